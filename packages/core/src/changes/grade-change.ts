@@ -1,0 +1,201 @@
+/**
+ * How hard it is to go from one grip to the next: both fingerings chosen together, what each finger does,
+ * seconds in parts with reasons, changes a minute, and the tempo at which nine of ten come clean with the
+ * band of our not knowing this student.
+ */
+import { fail, ok, type Result } from '../kernel/result';
+import type { Reason } from '../effort/explain';
+import { heldFingerings } from '../effort/grade-grip';
+import { holdModel, type HoldModel } from '../effort/hold';
+import type { Hand } from '../fretboard/hand';
+import { stringNumber, type Instrument } from '../fretboard/instrument';
+import { fingerLabels } from '../grips/barre';
+import { nibble } from '../grips/fingerings';
+import { checkFrets, type FingerLabel, type Frets } from '../grips/grip';
+import {
+  ADJUSTED,
+  changeSeconds,
+  changeWork,
+  GUIDING,
+  KEPT,
+  LIFTED,
+  PLACED,
+  type ChangeWork,
+  type HeldGrip,
+} from './change-time';
+import { CHANGE, CHANGE_PARTS, NINE_OF_TEN, UNKNOWN_PACE, type ChangePartName, type Pace } from './constants';
+
+export type FingerDeed = 'stays' | 'adjusts' | 'slides' | 'lifts over' | 'lifts off' | 'lands';
+
+export interface FingerMove {
+  readonly finger: 1 | 2 | 3 | 4 | 'T';
+  readonly does: FingerDeed;
+  readonly travelMm: number;
+  /** String number and fret it leaves; null when it lands from the air. */
+  readonly from: { readonly string: number; readonly fret: number } | null;
+  readonly to: { readonly string: number; readonly fret: number } | null;
+}
+
+export interface ChangeGrade {
+  readonly seconds: number;
+  readonly changesPerMinute: number;
+  readonly fingers: readonly FingerMove[];
+  readonly fromFingers: readonly FingerLabel[];
+  readonly toFingers: readonly FingerLabel[];
+  /** Frets the hand moves toward the body (positive) or the nut. */
+  readonly shiftFrets: number;
+  readonly shiftMm: number;
+  /** Seconds the music leaves for the change at the tempo said: one beat unless `gapSeconds` was given. */
+  readonly gap: { readonly beats: number } | { readonly seconds: number };
+  /** Tempo in beats a minute at which nine of ten come clean if the hand may leave one beat before the bar line. */
+  readonly tempoBpm: number;
+  /** The 80 % interval of `tempoBpm` from not knowing this student's pace. */
+  readonly band: { readonly lowBpm: number; readonly highBpm: number };
+  /** Chance that one change comes clean within `gapSeconds`; null when none was given. */
+  readonly cleanProbability: number | null;
+  readonly parts: readonly { readonly name: ChangePartName; readonly seconds: number; readonly why: Reason }[];
+}
+
+export interface ChangeOptions {
+  readonly pace?: Pace;
+  readonly gapSeconds?: number;
+  /** Fingerings fixed by the teacher, either end. */
+  readonly pinned?: { readonly from?: readonly FingerLabel[]; readonly to?: readonly FingerLabel[] };
+}
+
+/** Grades a change. Problems are those of either grip, with `from` or `to` as the place. */
+export function gradeChange(
+  fretsA: Frets,
+  fretsB: Frets,
+  hand: Hand,
+  instrument: Instrument,
+  options: ChangeOptions = {},
+): Result<ChangeGrade> {
+  const model = holdModel(hand, instrument);
+  const a = candidates(fretsA, model, instrument, 'from', options.pinned?.from);
+  if (!a.ok) return a;
+  const b = candidates(fretsB, model, instrument, 'to', options.pinned?.to);
+  if (!b.ok) return b;
+  const pace = options.pace ?? UNKNOWN_PACE;
+  const work = changeWork();
+  const best = cheapestPair(model, a.value, b.value, work);
+  const seconds = changeSeconds(model, best.from, best.to, work) * pace.factor;
+  const tempoBpm = 60 / (seconds * Math.exp(NINE_OF_TEN * CHANGE.scatter));
+  const spread = Math.exp(NINE_OF_TEN * pace.logSpread);
+  const { gapSeconds } = options;
+  return ok({
+    seconds,
+    changesPerMinute: 60 / (seconds + CHANGE.strum),
+    fingers: fingerMoves(best.from, best.to, work, instrument),
+    fromFingers: fingerLabels(fretsA, best.from.fingering),
+    toFingers: fingerLabels(fretsB, best.to.fingering),
+    shiftFrets: work.shiftFrets,
+    shiftMm: work.shiftMm,
+    gap: gapSeconds === undefined ? { beats: 1 } : { seconds: gapSeconds },
+    tempoBpm,
+    band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
+    cleanProbability: gapSeconds === undefined ? null : normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter),
+    parts: CHANGE_PARTS.map((name, i) => ({
+      name,
+      seconds: work.seconds[i] * pace.factor,
+      why: { code: `change.${name}`, values: partValues(name, work, best) },
+    })),
+  });
+}
+
+/** Seconds of a change at pace 1 with both fingerings chosen; Infinity where a grip cannot be held. */
+export function plainChangeSeconds(fretsA: Frets, fretsB: Frets, hand: Hand, instrument: Instrument): number {
+  const graded = gradeChange(fretsA, fretsB, hand, instrument, { pace: { factor: 1, logSpread: 0 } });
+  return graded.ok ? graded.value.seconds : Number.POSITIVE_INFINITY;
+}
+
+function candidates(
+  frets: Frets,
+  model: HoldModel,
+  instrument: Instrument,
+  end: 'from' | 'to',
+  pinned?: readonly FingerLabel[],
+): Result<HeldGrip[]> {
+  const checked = checkFrets(frets, instrument);
+  if (!checked.ok) return fail(checked.problem.code, `${end}: ${checked.problem.at}`, checked.problem.detail);
+  const { lowestFret, held } = heldFingerings(frets, model);
+  const wanted = pinned ? held.filter((one) => fingerLabels(frets, one.prepared).join() === pinned.join()) : held;
+  if (wanted.length === 0) return fail(pinned ? 'grip.pinned' : 'grip.reach', end, 'a grip this hand can hold');
+  const most = wanted[0].points + CHANGE.slackPoints;
+  const near = wanted.filter((one) => one.points <= most);
+  return ok(near.map((one) => ({ fingering: one.prepared, lowestFret, points: one.points })));
+}
+
+interface Pair {
+  readonly from: HeldGrip;
+  readonly to: HeldGrip;
+}
+
+/** Least seconds plus what the extra effort of less easy fingerings is worth. */
+function cheapestPair(model: HoldModel, from: readonly HeldGrip[], to: readonly HeldGrip[], work: ChangeWork): Pair {
+  let best: Pair = { from: from[0], to: to[0] };
+  let least = Number.POSITIVE_INFINITY;
+  for (const a of from) {
+    for (const b of to) {
+      const extra = a.points - from[0].points + b.points - to[0].points;
+      const cost = changeSeconds(model, a, b, work) + CHANGE.perPoint * extra;
+      if (cost < least - 1e-9) {
+        least = cost;
+        best = { from: a, to: b };
+      }
+    }
+  }
+  return best;
+}
+
+const DEEDS: Readonly<Record<number, FingerDeed>> = {
+  [KEPT]: 'stays',
+  [ADJUSTED]: 'adjusts',
+  [GUIDING]: 'slides',
+  [LIFTED]: 'lifts off',
+  [PLACED]: 'lands',
+};
+
+function fingerMoves(from: HeldGrip, to: HeldGrip, work: ChangeWork, instrument: Instrument): FingerMove[] {
+  const spot = (grip: HeldGrip, f: number) =>
+    nibble(grip.fingering.pressed, f)
+      ? {
+          string: stringNumber(instrument, nibble(grip.fingering.low, f)),
+          fret: grip.lowestFret + nibble(grip.fingering.fret, f) - 1,
+        }
+      : null;
+  return [1, 2, 3, 4, 5].flatMap((f) => {
+    if (work.kind[f] === 0) return [];
+    const finger = f === 5 ? 'T' : (f as 1 | 2 | 3 | 4);
+    const does = DEEDS[work.kind[f]] ?? 'lifts over';
+    return [{ finger, does, travelMm: work.travelMm[f], from: spot(from, f), to: spot(to, f) }];
+  });
+}
+
+function partValues(name: ChangePartName, work: ChangeWork, pair: Pair): Reason['values'] {
+  const count = (kind: number) => work.kind.filter((k) => k === kind).length;
+  switch (name) {
+    case 'shift':
+      return { frets: work.shiftFrets, mm: Math.abs(work.shiftMm) };
+    case 'fingers':
+      return { landing: count(PLACED), moving: work.kind.filter((k) => k === GUIDING || k === 4).length };
+    case 'adjust':
+      return { fingers: count(ADJUSTED) };
+    case 'lift':
+      return { fingers: count(LIFTED) };
+    case 'kept':
+      return { fingers: count(KEPT) };
+    case 'settle':
+      return { points: pair.to.points };
+    default:
+      return {};
+  }
+}
+
+/** Share of the standard normal law below z (Zelen and Severo 1964, error under 7.5e-8). */
+function normalShare(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z));
+  const tail = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const share = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * tail;
+  return z >= 0 ? 1 - share : share;
+}

@@ -1,0 +1,87 @@
+import { averageHand, makeHand, standardGuitar, type Hand } from '../fretboard';
+import { parseFrets, type Frets } from '../grips';
+import { must } from '../kernel';
+import shapePairs from '../reference/shape-pairs.json';
+import { gradeGrip } from './grade-grip';
+
+const hands: Record<string, number> = { small: 0.85, medium: 1, large: 1.12 };
+const frets = (text: string) => must(parseFrets(text));
+const grade = (text: string, hand: Hand = averageHand) => must(gradeGrip(frets(text), hand, standardGuitar));
+
+describe('gradeGrip', () => {
+  test.each([
+    ['022000', 18], ['x02210', 33], ['022100', 33], ['xx0232', 33], ['x32010', 40], ['320003', 35], ['xx3211', 49],
+    ['x24432', 63], ['355433', 64], ['577655', 60], ['133211', 76], ['x13331', 78], ['141221', 87],
+  ])('%s holds its anchor grade %i within 6 points', (text, anchor) => {
+    expect(Math.abs(grade(text).total - anchor)).toBeLessThanOrEqual(6);
+  });
+
+  test.each([['small', 82], ['large', 73]])('F barre for a %s hand is %i within 6', (name, anchor) => {
+    const hand = must(makeHand({ sizeFactor: hands[name] }));
+    expect(Math.abs(grade('133211', hand).total - anchor)).toBeLessThanOrEqual(6);
+  });
+
+  test('every pair that teachers agree on is in order', () => {
+    const one = (side: { frets: Frets; hand: string; scale: number; thumb: boolean }) => {
+      const hand = must(makeHand({ sizeFactor: hands[side.hand], thumbOver: side.thumb }));
+      const graded = gradeGrip(side.frets, hand, { ...standardGuitar, scaleLengthMm: side.scale });
+      return graded.ok ? graded.value.points : Number.POSITIVE_INFINITY;
+    };
+    const wrong = shapePairs.filter((pair) => !(one(pair.easier) < one(pair.harder)));
+    expect(wrong.map((pair) => `${pair.easier.name} ${pair.easier.frets} < ${pair.harder.name} ${pair.harder.frets}`)).toEqual([]);
+    expect(shapePairs.length).toBe(63);
+  });
+
+  test.each([
+    ['x32010', 'x,3,2,0,1,0'],
+    ['133211', '1,3,4,2,1,1'],
+    ['355433', '1,3,4,2,1,1'],
+    ['xx0232', 'x,x,0,1,3,2'],
+    ['x02210', 'x,0,2,3,1,0'],
+    ['022100', '0,2,3,1,0,0'],
+  ])('%s is fingered %s', (text, fingers) => {
+    const labels = grade(text).fingering.fingers.map((label) => label ?? 'x').join();
+    expect(labels).toBe(fingers);
+  });
+
+  test('111111 is one barre and nothing else', () => {
+    expect(grade('111111').fingering.fingers).toEqual([1, 1, 1, 1, 1, 1]);
+  });
+
+  test('x13331 is not a little-finger barre with finger 2', () => {
+    const fingers = grade('x13331').fingering.fingers.join();
+    expect(fingers).not.toContain('4,4,4');
+  });
+
+  test('A offers 2-1-3, whose index stays for D, among its fingerings', () => {
+    const pinned = gradeGrip(frets('x02220'), averageHand, standardGuitar, { pinned: [null, 0, 2, 1, 3, 0] });
+    expect(pinned.ok).toBe(true);
+  });
+
+  test('parts sum to the points and the grade follows from them', () => {
+    const effort = grade('x24432');
+    const sum = effort.parts.reduce((total, part) => total + part.points, 0);
+    expect(sum).toBeCloseTo(effort.points, 9);
+    expect(effort.total).toBeCloseTo(100 * (1 - Math.exp(-effort.points / 60)), 9);
+    expect(effort.parts.map((part) => part.name)).toHaveLength(9);
+  });
+
+  test('thumb over the top is used only by a hand that has it', () => {
+    const thumb = must(makeHand({ thumbOver: true, sizeFactor: 1.12 }));
+    const withThumb = must(gradeGrip(frets('2x0232'), thumb, standardGuitar));
+    expect(withThumb.fingering.fingers[0]).toBe('T');
+    const without = gradeGrip(frets('2x0232'), averageHand, standardGuitar);
+    expect(without.ok && without.value.fingering.fingers.includes('T')).toBe(false);
+  });
+
+  test.each([
+    [[null, null, null, null, null, null], 'grip.silent'],
+    [[0, 2, 2], 'grip.strings'],
+    [[40, 0, 0, 0, 0, 0], 'grip.fret'],
+    [[1, 2, 3, 4, 5, 6], 'grip.reach'],
+    [[1, 2, 3, 1, 2, 3], 'grip.fingers'],
+  ])('%j is refused as %s', (bad, code) => {
+    const result = gradeGrip(bad, averageHand, standardGuitar);
+    expect(result.ok ? '' : result.problem.code).toBe(code);
+  });
+});

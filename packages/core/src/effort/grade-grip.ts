@@ -1,0 +1,113 @@
+/**
+ * How hard a grip is to hold for a hand on an instrument: the best fingering, its ties, the nine parts in
+ * points with a reason each, and the grade 0 to 100. Model card: docs/models/effort.md.
+ */
+import { millionths } from '../kernel/number';
+import { fail, ok, type Result } from '../kernel/result';
+import type { Hand } from '../fretboard/hand';
+import type { Instrument } from '../fretboard/instrument';
+import { barresOf, fingerLabels, type Barre } from '../grips/barre';
+import { checkFrets, type FingerLabel, type Frets } from '../grips/grip';
+import { relativePattern } from '../grips/fingerings';
+import { EFFORT, EFFORT_PARTS, type EffortPartName } from './constants';
+import { fillFixedParts, gradeOf, holdModel, holdPoints, PART_COUNT, type HoldModel } from './hold';
+import { explainPart, type Reason } from './explain';
+import { preparedFingerings, type PreparedFingering } from './prepared';
+
+export interface EffortPart {
+  readonly name: EffortPartName;
+  readonly points: number;
+  readonly why: Reason;
+}
+
+export interface Fingering {
+  readonly fingers: readonly FingerLabel[];
+  readonly barres: readonly Barre[];
+  readonly points: number;
+}
+
+export interface Effort {
+  /** 0 to 100, never rounded. */
+  readonly total: number;
+  readonly points: number;
+  /** All nine, in a fixed order; they sum to `points`. */
+  readonly parts: readonly EffortPart[];
+  readonly fingering: Fingering;
+  /** Other fingerings within half a point of the best. */
+  readonly ties: readonly Fingering[];
+}
+
+export interface HeldFingering {
+  readonly prepared: PreparedFingering;
+  readonly points: number;
+}
+
+export interface HeldFingerings {
+  readonly lowestFret: number;
+  readonly pattern: Int8Array;
+  readonly held: HeldFingering[];
+}
+
+/**
+ * Every fingering the hand can hold, easiest first; equal totals (in millionths) keep enumeration order.
+ * `lowestFret` is the lowest fretted fret, 0 for an open grip.
+ */
+export function heldFingerings(frets: Frets, model: HoldModel): HeldFingerings {
+  const pattern = new Int8Array(frets.length);
+  const lowestFret = relativePattern(frets, pattern);
+  const parts = new Float64Array(PART_COUNT);
+  const held: HeldFingering[] = [];
+  for (const prepared of preparedFingerings(pattern, model.hand.thumbOver)) {
+    const points = holdPoints(model, prepared, lowestFret, parts);
+    if (points < Number.POSITIVE_INFINITY) held.push({ prepared, points });
+  }
+  held.sort((a, b) => millionths(a.points) - millionths(b.points));
+  return { lowestFret, pattern, held };
+}
+
+/**
+ * Grades a grip. Problems: those of `checkFrets`, `grip.fingers` when no fingering holds the pattern and
+ * `grip.reach` when fingers would but this hand cannot span it. `pinned` chooses a fingering by its labels.
+ */
+export function gradeGrip(
+  frets: Frets,
+  hand: Hand,
+  instrument: Instrument,
+  options: { readonly pinned?: readonly FingerLabel[] } = {},
+): Result<Effort> {
+  const checked = checkFrets(frets, instrument);
+  if (!checked.ok) return checked;
+  const model = holdModel(hand, instrument);
+  const { lowestFret, pattern, held } = heldFingerings(frets, model);
+  if (held.length === 0) return unreachable(frets, hand);
+  const pinned = options.pinned;
+  const chosen = pinned
+    ? held.find((candidate) => fingerLabels(frets, candidate.prepared).join() === pinned.join())
+    : held[0];
+  if (!chosen) return fail('grip.pinned', 'pinned', 'a fingering this hand can hold');
+  const parts = new Float64Array(PART_COUNT);
+  const points = holdPoints(model, chosen.prepared, lowestFret, parts);
+  fillFixedParts(chosen.prepared, pattern, parts);
+  const describe = (one: HeldFingering): Fingering => {
+    const fingers = fingerLabels(frets, one.prepared);
+    return { fingers, barres: barresOf(frets, fingers), points: one.points };
+  };
+  return ok({
+    total: gradeOf(points),
+    points,
+    parts: EFFORT_PARTS.map((name, i) => ({
+      name,
+      points: parts[i],
+      why: explainPart(name, parts[i], { model, prepared: chosen.prepared, lowestFret, frets }),
+    })),
+    fingering: describe(chosen),
+    ties: held.filter((one) => one !== chosen && one.points - points <= EFFORT.tiePoints).map(describe),
+  });
+}
+
+function unreachable(frets: Frets, hand: Hand): Result<never> {
+  const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
+  const span = Math.max(...fretted) - Math.min(...fretted);
+  if (span >= 4) return fail('grip.reach', 'frets', `${span + 1} frets for ${hand.reachMm ?? 140 * hand.sizeFactor} mm of reach`);
+  return fail('grip.fingers', 'frets', 'four fingers, or a barre over fewer strings');
+}

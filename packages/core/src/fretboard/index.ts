@@ -1,0 +1,3 @@
+export { makeInstrument, pitchAt, standardGuitar, stringNumber, type Instrument } from './instrument';
+export { fretPositionMm, neckGeometry, type NeckGeometry } from './geometry';
+export { averageHand, makeHand, REFERENCE_REACH_MM, spanFactor, type Hand } from './hand';

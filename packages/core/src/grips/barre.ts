@@ -1,0 +1,36 @@
+/** What a fingering looks like from outside: a label per string and the barres it contains. */
+import type { FingerLabel, Frets } from './grip';
+import { nibble, THUMB, type FingeringStructure } from './fingerings';
+
+export interface Barre {
+  readonly finger: 1 | 2 | 3 | 4;
+  readonly fret: number;
+  /** String indices, thickest first; both ends pressed. */
+  readonly fromIndex: number;
+  readonly toIndex: number;
+  /** Indices that the barre itself must press; others inside are stopped higher. */
+  readonly presses: readonly number[];
+}
+
+export function fingerLabels(frets: Frets, structure: FingeringStructure): FingerLabel[] {
+  return frets.map((fret, s) => {
+    if (fret === null) return null;
+    if (fret === 0) return 0;
+    const finger = nibble(structure.assigned, s);
+    return finger === THUMB ? 'T' : (finger as 1 | 2 | 3 | 4);
+  });
+}
+
+/** Barres of labelled fingers, index first. Runs for every grip of a search, hence the plain loops. */
+export function barresOf(frets: Frets, fingers: readonly FingerLabel[]): Barre[] {
+  const barres: Barre[] = [];
+  for (const finger of [1, 2, 3, 4] as const) {
+    const from = fingers.indexOf(finger);
+    const to = fingers.lastIndexOf(finger);
+    if (from === to) continue;
+    const presses: number[] = [];
+    for (let s = from; s <= to; s++) if (fingers[s] === finger) presses.push(s);
+    barres.push({ finger, fret: frets[from] ?? 0, fromIndex: from, toIndex: to, presses });
+  }
+  return barres;
+}

@@ -1,0 +1,133 @@
+import { averageHand, makeHand, pitchAt, standardGuitar, type Instrument } from '../fretboard';
+import { checkFrets, fretsText, type Frets } from '../grips';
+import { gradeGrip } from '../effort';
+import { must } from '../kernel';
+import { mod12, parseChord, pitchClassOf, QUALITIES, type Chord } from '../theory';
+import { easierStandIns } from './easier';
+import { findShapes } from './find-shapes';
+
+const chord = (symbol: string) => must(parseChord(symbol));
+const find = (symbol: string, limits = {}, instrument = standardGuitar, hand = averageHand) =>
+  findShapes({ chord: chord(symbol), instrument, hand, limits });
+const texts = (symbol: string, limits = {}) => find(symbol, limits).map((grip) => fretsText(grip.frets));
+
+/** The plain way: every combination of frets up to a bound, kept when it plays the chord and a hand holds it. */
+function bruteForce(wanted: Chord, instrument: Instrument, maxFret: number): Set<string> {
+  const found = new Set<string>();
+  const strings = instrument.openPitches.length;
+  const choices = [null, ...Array.from({ length: maxFret + 1 }, (_, fret) => fret)];
+  const frets: (number | null)[] = new Array(strings).fill(null);
+  const classes = new Set(wanted.tones.map((tone) => tone.pitchClass));
+  const visit = (s: number): void => {
+    if (s < strings) {
+      for (const choice of choices) {
+        if (choice !== null && !classes.has(mod12(pitchAt(instrument, s, choice)))) continue;
+        frets[s] = choice;
+        visit(s + 1);
+      }
+      return;
+    }
+    const pitches = frets.flatMap((fret, i) => (fret === null ? [] : [pitchAt(instrument, i, fret)]));
+    if (pitches.length < 3 || mod12(Math.min(...pitches)) !== pitchClassOf(wanted.root)) return;
+    const heard = new Set(pitches.map(mod12));
+    if (wanted.tones.some((tone) => tone.required && !heard.has(tone.pitchClass))) return;
+    const first = frets.findIndex((fret) => fret !== null);
+    const last = frets.findLastIndex((fret) => fret !== null);
+    if (frets.slice(first, last).filter((fret) => fret === null).length > 2) return;
+    if (checkFrets(frets, instrument).ok && gradeGrip(frets, averageHand, instrument).ok) found.add(fretsText(frets));
+  };
+  visit(0);
+  return found;
+}
+
+describe('findShapes', () => {
+  test.each(['C', 'F#m7', 'Bbaug', 'Em7b5', 'A9'])('%s: the search finds what brute force finds, up to fret 4', (symbol) => {
+    const brute = bruteForce(chord(symbol), standardGuitar, 4);
+    expect(new Set(texts(symbol, { maxFret: 4 }))).toEqual(brute);
+  });
+
+  test('every grip sounds only chord tones, all required ones, root lowest, and appears once', () => {
+    for (const quality of QUALITIES) {
+      const wanted = chord(`Eb${quality.suffix}`);
+      const grips = findShapes({ chord: wanted, instrument: standardGuitar, hand: averageHand });
+      expect(new Set(grips.map((grip) => fretsText(grip.frets))).size).toBe(grips.length);
+      for (const grip of grips) {
+        const pitches = grip.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)]));
+        const heard = new Set(pitches.map(mod12));
+        expect(wanted.tones.every((tone) => !tone.required || heard.has(tone.pitchClass))).toBe(true);
+        expect(mod12(Math.min(...pitches))).toBe(pitchClassOf(wanted.root));
+        expect(grip.inversion).toBe('1');
+      }
+    }
+  });
+
+  test.each([
+    ['C', 'x32010'], ['Am', 'x02210'], ['D', 'xx0232'], ['Em', '022000'], ['A', 'x02220'], ['E', '022100'], ['Dm', 'xx0231'],
+    ['A7', 'x02020'], ['E7', '020100'],
+  ])('the first %s a beginner meets is %s', (symbol, text) => expect(texts(symbol)[0]).toBe(text));
+
+  test.each([
+    ['F', '133211'], ['Bm', 'x24432'], ['G7', '320001'], ['B7', 'x21202'], ['Bbm7', 'x13121'], ['C9', 'x32333'], ['Cmaj7', 'x32000'],
+    ['Gm', '355333'], ['Ab', '466544'],
+  ])('%s has the usual %s among its first six', (symbol, text) => expect(texts(symbol).slice(0, 6)).toContain(text));
+
+  test('a slash bass outside the chord sounds only lowest', () => {
+    const grips = find('C/D');
+    expect(grips.length).toBeGreaterThan(0);
+    for (const grip of grips) {
+      const bass = grip.degrees.filter((degree) => degree === 'bass');
+      expect(bass).toHaveLength(1);
+      expect(grip.inversion).toBe('bass');
+    }
+  });
+
+  test('any bass holds every grip of root in the bass', () => {
+    const any = new Set(texts('Gm7', { bass: 'any' }));
+    expect(texts('Gm7').every((text) => any.has(text))).toBe(true);
+  });
+
+  test('narrowing a limit never adds a grip', () => {
+    const all = new Set(texts('D7'));
+    for (const limits of [{ maxFret: 7 }, { maxEffort: 50 }, { allowOpen: false }, { mustSound: [1] }, { mustMute: [6] }, { minStrings: 5 }]) {
+      const some = texts('D7', limits);
+      expect(some.length).toBeLessThan(all.size);
+      expect(some.every((text) => all.has(text))).toBe(true);
+    }
+  });
+
+  test('a smaller hand finds no grip that a larger one cannot hold', () => {
+    const small = find('Ebmaj7', {}, standardGuitar, must(makeHand({ sizeFactor: 0.75 })));
+    const large = new Set(texts('Ebmaj7'));
+    expect(small.length).toBeLessThan(large.size);
+    expect(small.every((grip) => large.has(fretsText(grip.frets)))).toBe(true);
+  });
+
+  test('the grade in the list is the grade of the grip', () => {
+    for (const grip of find('F#m').slice(0, 40)) {
+      const graded = must(gradeGrip(grip.frets as Frets, averageHand, standardGuitar));
+      expect(graded.points).toBeCloseTo(grip.effort.points, 9);
+      expect(graded.fingering.fingers).toEqual(grip.fingers);
+    }
+  });
+
+  test('a folded grip is its parent less one string', () => {
+    const grips = find('Am7');
+    const folded = grips.filter((grip) => grip.foldsInto !== undefined);
+    expect(folded.length).toBeGreaterThan(grips.length / 3);
+    for (const grip of folded) {
+      const parent = grips[grip.foldsInto ?? -1];
+      const lost = parent.frets.filter((fret, s) => fret !== grip.frets[s]);
+      expect(lost).toHaveLength(1);
+    }
+  });
+
+  test('easier stand-ins are easier and say what falls silent', () => {
+    const barre = find('F').find((grip) => fretsText(grip.frets) === '133211');
+    if (!barre) throw new Error('no F barre');
+    const standIns = easierStandIns(barre, { chord: chord('F'), hand: averageHand, instrument: standardGuitar });
+    expect(standIns.length).toBeGreaterThanOrEqual(3);
+    for (const one of standIns) expect(one.grip.effort.total).toBeLessThan(barre.effort.total);
+    const fewer = standIns.find((one) => one.kind === 'fewer strings');
+    expect(fewer?.silenced.length).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,89 @@
+/**
+ * Named layouts: the open grips everyone starts with, the five movable forms with their family, and
+ * shells. A grip that is one of them ranks higher than ease alone would put it, and carries the
+ * name. Layouts are written as grips in one place; a movable one is compared by its relative pattern.
+ */
+import { fretsText, parseFrets, type Frets } from '../grips/grip';
+import { must } from '../kernel/result';
+
+export type Form = 'C' | 'A' | 'G' | 'E' | 'D';
+export interface Layout {
+  readonly kind: 'open' | 'movable' | 'shell';
+  readonly form: Form | null;
+}
+
+/** Open grips by quality. Each stands for one chord only: the one it sounds in standard tuning. */
+const OPEN: Readonly<Record<string, string>> = {
+  major: 'x32010 x02220 320003 320033 022100 xx0232',
+  minor: 'x02210 022000 xx0231',
+  dominant7: 'x32310 x02020 x02223 320001 020100 022130 xx0212 x21202',
+  major7: 'x32000 x02120 320002 021100 xx0222 xx3210',
+  minor7: 'x02010 020000 022030 xx0211 x02213',
+  sus2: 'x02200 xx0230',
+  sus4: 'x02230 022200 xx0233 x33011 330013',
+  sixth: 'x02222 320000 022120 xx0202',
+  minor6: 'x02212 022020 xx0201',
+  add9: 'x32030 320203',
+  dominant9: 'x32330 020102',
+  diminished: 'xx0131',
+  augmented: 'x32110 xx0332',
+  'half-diminished': 'xx0111',
+};
+
+/** Movable layouts by quality, as `form:grip`, `-` where it is a part of no single form. */
+const MOVABLE: Readonly<Record<string, string>> = {
+  major: 'E:133211 A:x13331 C:x43121 D:xx1343 G:43111x E:x33211 E:xx3211 A:x1333x',
+  minor: 'E:133111 A:x13321 D:xx1342 E:xx3111',
+  dominant7: 'E:131211 A:x13131 C:x3231x D:xx1323 E:131241',
+  major7: 'E:1x221x A:x13231 D:xx1333 C:x4311x C:x43111 E:1322xx',
+  minor7: 'E:131111 A:x13121 D:xx1322 E:1x111x',
+  'half-diminished': 'E:2x221x A:x1212x D:xx1222',
+  diminished: 'A:x1232x D:xx1242',
+  augmented: 'C:x3211x D:xx1443 E:xx3221',
+  sus2: 'A:x13311 D:xx1341',
+  sus4: 'E:133311 A:x13341 D:xx1344',
+  sixth: 'A:x13333 E:2x132x',
+  minor6: 'E:2x122x A:x13323',
+  add9: 'E:133213 C:x4314x',
+  dominant9: 'A:x2122x A:x21222 E:131213',
+};
+
+const SHELLS: Readonly<Record<string, string>> = {
+  dominant7: '1x12xx x212xx',
+  major7: '1x22xx x213xx',
+  minor7: '1x11xx x313xx',
+};
+
+const LAYOUT_NAMES = new Map<string, Layout>();
+
+function patternText(frets: Frets): string {
+  const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
+  const lowest = fretted.length ? Math.min(...fretted) : 1;
+  return fretsText(frets.map((fret) => (fret === null || fret === 0 ? fret : fret - lowest + 1)));
+}
+
+for (const [quality, list] of Object.entries(OPEN)) {
+  for (const text of list.split(' ')) LAYOUT_NAMES.set(`${quality} open ${text}`, { kind: 'open', form: null });
+}
+for (const [quality, list] of Object.entries(MOVABLE)) {
+  for (const entry of list.split(' ')) {
+    const [form, text] = entry.split(':');
+    const pattern = patternText(must(parseFrets(text)));
+    LAYOUT_NAMES.set(`${quality} ${pattern}`, { kind: 'movable', form: form as Form });
+  }
+}
+for (const [quality, list] of Object.entries(SHELLS)) {
+  for (const text of list.split(' ')) LAYOUT_NAMES.set(`${quality} ${text}`, { kind: 'shell', form: null });
+}
+
+/**
+ * The layout a grip belongs to, or null. Applies to six strings in standard tuning with the root lowest,
+ * where the names come from; `rootLowest` says that the chord's root is the lowest sounding note.
+ */
+export function layoutOf(frets: Frets, quality: string, rootLowest: boolean): Layout | null {
+  if (!rootLowest || frets.length !== 6) return null;
+  const open = LAYOUT_NAMES.get(`${quality} open ${fretsText(frets)}`);
+  if (open) return open;
+  if (frets.some((fret) => fret === 0)) return null;
+  return LAYOUT_NAMES.get(`${quality} ${patternText(frets)}`) ?? null;
+}

@@ -1,0 +1,56 @@
+/** A grip of a chord with everything a teacher would ask about it. Arrays run from the thickest string to string 1. */
+import type { Barre } from '../grips/barre';
+import type { FingerLabel, Frets } from '../grips/grip';
+import type { Degree } from '../theory/degree';
+import type { Form, Layout } from './form';
+
+export interface GradedGrip {
+  readonly frets: Frets;
+  readonly fingers: readonly FingerLabel[];
+  readonly barre: Barre | null;
+  /** Note names as the chord spells them; null where muted. */
+  readonly notes: readonly (string | null)[];
+  readonly degrees: readonly (Degree | null)[];
+  readonly form: Form | null;
+  readonly layout: Layout['kind'] | null;
+  /** String number of the lowest sounding root, or null in a rootless grip. */
+  readonly rootString: number | null;
+  /** Degree of the lowest sounding pitch, e.g. `1`, `3`, `5`. */
+  readonly inversion: Degree;
+  readonly omitted: readonly Degree[];
+  /** Grade 0 to 100 and points; `gradeGrip` gives the parts with their reasons. */
+  readonly effort: { readonly total: number; readonly points: number };
+  /** Nats; lower is more useful. */
+  readonly usefulness: number;
+  /** Index in the same list of the grip this one is less a string of. */
+  readonly foldsInto?: number;
+}
+
+export interface ShapeLimits {
+  /** Highest fret, counted from the capo. Default 15. */
+  readonly maxFret: number;
+  readonly minFret: number;
+  readonly bass: 'root' | 'any';
+  readonly allowRootless: boolean;
+  readonly allowOpen: boolean;
+  readonly minStrings: number;
+  readonly maxInnerMutes: number;
+  /** Grade 0 to 100; grips above it are left out. */
+  readonly maxEffort: number;
+  /** By string number: that string must sound, or must stay silent. */
+  readonly mustSound: readonly number[];
+  readonly mustMute: readonly number[];
+}
+
+export const DEFAULT_LIMITS: ShapeLimits = {
+  maxFret: 15,
+  minFret: 0,
+  bass: 'root',
+  allowRootless: false,
+  allowOpen: true,
+  minStrings: 3,
+  maxInnerMutes: 2,
+  maxEffort: 100,
+  mustSound: [],
+  mustMute: [],
+};

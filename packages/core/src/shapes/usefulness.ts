@@ -1,0 +1,56 @@
+/**
+ * How useful a grip is, in nats (natural log of how much likelier a player is to choose it); lower is more
+ * useful. Easiest is not most useful: by effort alone the first C is three notes high up. Fitted on a list of
+ * usual grips; the penalties for a bass other than the root and the worth of a named layout are assumed.
+ */
+export const USEFULNESS = {
+  perTenEffort: 0.39,
+  innerMute: 2.3,
+  stringUnderFive: 0.44,
+  stringUnderFour: 1.5,
+  openBelowHighFret: 0.9,
+  openWithPosition: 1.1,
+  missingOptional: 0.39,
+  fretSpan: 0.8,
+  positionPerFive: 0.45,
+  mutedThin: 1.05,
+  doubledThirdOrSeventh: 0.77,
+  wideLowGap: 0.27,
+  fifthInBass: 2,
+  otherInBass: 3,
+  namedLayout: -3,
+} as const;
+
+export interface GripFacts {
+  readonly effort: number;
+  readonly innerMutes: number;
+  readonly sounding: number;
+  readonly open: number;
+  readonly lowestFret: number;
+  readonly highestFret: number;
+  readonly missingOptional: number;
+  readonly mutedThin: boolean;
+  readonly doubledThirdOrSeventh: number;
+  readonly lowGapSemitones: number;
+  readonly bass: 'root' | 'fifth' | 'other';
+  readonly named: boolean;
+}
+
+/** Cost of a grip in nats; 0 would be an effortless full grip at the nut. */
+export function usefulness(facts: GripFacts): number {
+  const k = USEFULNESS;
+  let cost = (facts.effort / 10) * k.perTenEffort + facts.innerMutes * k.innerMute;
+  cost += Math.max(0, 5 - facts.sounding) * k.stringUnderFive + Math.max(0, 4 - facts.sounding) * k.stringUnderFour;
+  if (facts.open > 0 && facts.highestFret > 5) cost += facts.open * k.openBelowHighFret;
+  if (facts.open > 0 && facts.lowestFret > 4) cost += k.openWithPosition;
+  cost += facts.missingOptional * k.missingOptional;
+  cost += facts.highestFret > 0 ? (facts.highestFret - facts.lowestFret) * k.fretSpan : 0;
+  cost += (facts.lowestFret / 5) * k.positionPerFive;
+  if (facts.mutedThin) cost += k.mutedThin;
+  cost += facts.doubledThirdOrSeventh * k.doubledThirdOrSeventh;
+  if (facts.lowGapSemitones > 12) cost += k.wideLowGap;
+  if (facts.bass === 'fifth') cost += k.fifthInBass;
+  if (facts.bass === 'other') cost += k.otherInBass;
+  if (facts.named) cost += k.namedLayout;
+  return cost;
+}
