@@ -3,4 +3,5 @@ export { easiestFingering, fillFixedParts, gradeOf, holdModel, holdPoints, PART_
 export { gradeGrip, heldFingerings, type Effort, type EffortPart, type Fingering, type HeldFingering } from './grade-grip';
 export { preparedFingerings, type PreparedFingering } from './prepared';
 export { effortBand, type EffortBand } from './bands';
+export { LINE, linePoints, type LineNote } from './line';
 export type { Reason } from './explain';

@@ -34,3 +34,11 @@ export function barresOf(frets: Frets, fingers: readonly FingerLabel[]): Barre[]
   }
   return barres;
 }
+
+/**
+ * Whether a barre counts against a hand's barre minutes: the index over four strings and more, or another
+ * finger over three and more (our assumption; two- and three-string index barres are light enough to leave out).
+ */
+export function isFullBarre(barre: Barre): boolean {
+  return barre.toIndex - barre.fromIndex + 1 >= (barre.finger === 1 ? 4 : 3);
+}

@@ -1,0 +1,109 @@
+/**
+ * Ring check: the strings of one grip picked one by one, thickest first. A take is clean when every string
+ * meant to sound rings clean and every string meant silent stays silent.
+ */
+import { gradeGrip } from '../effort/grade-grip';
+import { stringNumber } from '../fretboard/instrument';
+import { isFullBarre } from '../grips/barre';
+import { fail, ok, type Result } from '../kernel/result';
+import { easierStandIns } from '../shapes/easier';
+import { findShapes } from '../shapes/find-shapes';
+import type { GradedGrip } from '../shapes/graded-grip';
+import { parseChord, type Chord } from '../theory/chord';
+import type { Drill, DrillContext, Family } from './drill';
+import type { GripItem } from './items';
+import type { RingCheckRecipe } from './recipe';
+
+const TEMPO_BPM = 60;
+
+function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
+  const { grip } = recipe.parameters;
+  const { instrument } = context;
+  const chord = parseChord(grip.chord);
+  if (!chord.ok) return chord;
+  const graded = gradeGrip(grip.frets, context.hand, instrument);
+  if (!graded.ok) return graded;
+  const { fingering, total } = graded.value;
+  const item: GripItem = {
+    kind: 'grip',
+    frets: grip.frets,
+    fingers: fingering.fingers,
+    tuning: instrument.openPitches,
+    capo: instrument.capo,
+    chord: chord.value.symbol,
+  };
+  const events = grip.frets.flatMap((fret, stringIndex) =>
+    fret === null ? [] : [{ stringIndex, fret, finger: fingering.fingers[stringIndex] }],
+  );
+  const hasBarre = fingering.barres.some(isFullBarre);
+  return ok({
+    recipe,
+    items: [item],
+    steps: grip.frets.map((fret, s) => ({
+      startBeat: 0,
+      beats: 1,
+      item,
+      ask: { code: fret === null ? 'ask.silent' : 'ask.ring', values: { string: stringNumber(instrument, s) } },
+    })),
+    score: {
+      schemaVersion: 1,
+      strings: instrument.openPitches.length,
+      tempoBpm: TEMPO_BPM,
+      countInBeats: 2,
+      parts: [
+        {
+          name: 'guitar',
+          bars: [
+            {
+              beats: events.length + 2,
+              events: [
+                ...events.map((note, i) => ({ beat: i, beats: 1, notes: [note], stroke: 'pick' as const, chord: i ? undefined : item.chord })),
+                { beat: events.length, beats: 2, notes: events, stroke: 'strum' as const },
+              ],
+            },
+          ],
+        },
+      ],
+    },
+    effort: total,
+    heaviestGrip: total,
+    tempoBpm: null,
+    predictedBpm: null,
+    hasBarre,
+    overLimit: context.effortLimit !== undefined && total > context.effortLimit,
+    bursts: hasBarre ? { count: 3, workSeconds: 8, restSeconds: 20 } : { count: 1, workSeconds: 30, restSeconds: 0 },
+    question: { code: 'question.ring', values: { strings: events.length, silent: grip.frets.length - events.length } },
+  });
+}
+
+function neighbours(recipe: RingCheckRecipe, context: DrillContext): { chord: Chord; all: GradedGrip[]; at: number } | null {
+  const chord = parseChord(recipe.parameters.grip.chord);
+  if (!chord.ok) return null;
+  const all = findShapes({ chord: chord.value, ...context, limits: { bass: 'any' } });
+  const at = all.findIndex((grip) => grip.frets.join() === recipe.parameters.grip.frets.join());
+  return at < 0 ? null : { chord: chord.value, all, at };
+}
+
+function withGrip(recipe: RingCheckRecipe, grip: GradedGrip): RingCheckRecipe {
+  return { ...recipe, parameters: { grip: { chord: recipe.parameters.grip.chord, frets: grip.frets } } };
+}
+
+function easier(recipe: RingCheckRecipe, context: DrillContext): Result<RingCheckRecipe> {
+  const near = neighbours(recipe, context);
+  const standIn = near && easierStandIns(near.all[near.at], { chord: near.chord, ...context })[0];
+  if (!standIn) return fail('drill.easiest', 'grip', 'this is the lightest form of this grip');
+  return ok(withGrip(recipe, standIn.grip));
+}
+
+/** The grip this one is less a string of. */
+function harder(recipe: RingCheckRecipe, context: DrillContext): Result<RingCheckRecipe> {
+  const near = neighbours(recipe, context);
+  const parent = near?.all[near.at].foldsInto;
+  const fuller = near && parent !== undefined ? near.all[parent] : undefined;
+  if (!fuller || !near || fuller.effort.points <= near.all[near.at].effort.points) {
+    return fail('drill.hardest', 'grip', 'this is the fullest form of this grip');
+  }
+  return ok(withGrip(recipe, fuller));
+}
+
+export const ringCheckFamily: Family<RingCheckRecipe> = { make, easier, harder };

@@ -1,0 +1,92 @@
+/**
+ * A first score: parts of bars of events on strings and frets. Beats count from 0 within a bar; an event holds
+ * its notes for `beats`. Sounding pitch follows from the instrument; notation would write a guitar an octave
+ * higher. One part in this version; repeats, melody and words come with pieces.
+ */
+import { fail, ok, type Result } from '../kernel/result';
+import type { FingerLabel, Frets } from '../grips/grip';
+
+export interface ScoreNote {
+  /** 0 is the thickest string. */
+  readonly stringIndex: number;
+  readonly fret: number;
+  readonly finger: FingerLabel;
+  /** Sounds on from the event before. */
+  readonly tied?: true;
+}
+
+export interface ScoreEvent {
+  readonly beat: number;
+  readonly beats: number;
+  readonly notes: readonly ScoreNote[];
+  readonly chord?: string;
+  readonly stroke: 'strum' | 'pick';
+}
+
+export interface Bar {
+  readonly beats: number;
+  readonly events: readonly ScoreEvent[];
+}
+
+export interface Score {
+  readonly schemaVersion: 1;
+  readonly strings: number;
+  readonly tempoBpm: number;
+  readonly countInBeats: number;
+  readonly parts: readonly { readonly name: string; readonly bars: readonly Bar[] }[];
+}
+
+/** A moment on the neck: which frets and fingers are down from `startBeat` (whole score) on. */
+export interface NeckFrame {
+  readonly startBeat: number;
+  readonly beats: number;
+  readonly frets: Frets;
+  readonly fingers: readonly FingerLabel[];
+  readonly chord: string | null;
+}
+
+/** Checks that events lie inside their bars, in order, without overlap. Problems name part, bar and event. */
+export function checkScore(score: Score): Result<Score> {
+  for (const part of score.parts) {
+    for (const [b, bar] of part.bars.entries()) {
+      let free = 0;
+      for (const [e, event] of bar.events.entries()) {
+        const at = `${part.name}, bar ${b + 1}, event ${e + 1}`;
+        if (!(event.beats > 0)) return fail('score.length', at, 'a length above 0');
+        if (event.beat < free - 1e-9) return fail('score.overlap', at, `a start at beat ${free} or later`);
+        if (event.beat + event.beats > bar.beats + 1e-9) return fail('score.bar', at, `an end within ${bar.beats} beats`);
+        free = event.beat + event.beats;
+      }
+    }
+  }
+  return ok(score);
+}
+
+/** The grip as notes of one event. */
+export function gripNotes(frets: Frets, fingers: readonly FingerLabel[]): ScoreNote[] {
+  return frets.flatMap((fret, stringIndex) => (fret === null ? [] : [{ stringIndex, fret, finger: fingers[stringIndex] }]));
+}
+
+/** Neck frames of the first part, one per event, in time order. */
+export function neckFrames(score: Score): NeckFrame[] {
+  const frames: NeckFrame[] = [];
+  let barStart = 0;
+  for (const bar of score.parts[0]?.bars ?? []) {
+    for (const event of bar.events) {
+      const frets: (number | null)[] = new Array(score.strings).fill(null);
+      const fingers: FingerLabel[] = new Array(score.strings).fill(null);
+      for (const note of event.notes) {
+        frets[note.stringIndex] = note.fret;
+        fingers[note.stringIndex] = note.finger;
+      }
+      frames.push({ startBeat: barStart + event.beat, beats: event.beats, frets, fingers, chord: event.chord ?? null });
+    }
+    barStart += bar.beats;
+  }
+  return frames;
+}
+
+/** Beats of the whole first part. */
+export function scoreBeats(score: Score): number {
+  return (score.parts[0]?.bars ?? []).reduce((sum, bar) => sum + bar.beats, 0);
+}

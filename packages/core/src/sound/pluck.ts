@@ -1,0 +1,69 @@
+/**
+ * A plucked string and a click as samples. The string is Karplus and Strong's (1983): a burst of noise goes
+ * round a delay line one period long through an averaging filter, which damps high partials first, as a
+ * string does. Our assumptions: thicker strings start darker and ring longer; levels stay under full scale.
+ */
+import { seededRandom } from '../kernel/random';
+
+export interface Pluck {
+  readonly frequencyHz: number;
+  readonly seconds: number;
+  readonly sampleRate: number;
+  /** 0 (finger, dark) to 1 (plectrum, bright). */
+  readonly brightness: number;
+  readonly seed: number;
+}
+
+/** Equal temperament, A4 = MIDI 69 = 440 Hz (ISO 16). */
+export function pitchToHz(midiPitch: number): number {
+  return 440 * 2 ** ((midiPitch - 69) / 12);
+}
+
+/** Samples in (-1, 1). RangeError for a frequency the sample rate cannot hold. */
+export function pluckSamples(pluck: Pluck): Float32Array {
+  const { frequencyHz, seconds, sampleRate, brightness } = pluck;
+  if (!(frequencyHz > 20 && frequencyHz < sampleRate / 4)) throw new RangeError(`frequency ${frequencyHz} Hz out of range`);
+  const random = seededRandom(pluck.seed);
+  const period = sampleRate / frequencyHz - 0.5;
+  const size = Math.floor(period);
+  // A first-order all-pass makes up for the fraction of a sample (Jaffe and Smith 1983).
+  const fraction = period - size;
+  const tuning = (1 - fraction) / (1 + fraction);
+  const line = new Float32Array(size);
+  let smooth = 0;
+  for (let i = 0; i < size; i++) {
+    smooth += (0.25 + 0.7 * brightness) * (random.unit() * 2 - 1 - smooth);
+    line[i] = smooth;
+  }
+  let mean = 0;
+  for (const sample of line) mean += sample / size;
+  for (let i = 0; i < size; i++) line[i] -= mean;
+  const decay = 0.5 * 0.9985 ** (frequencyHz / 330);
+  const out = new Float32Array(Math.floor(seconds * sampleRate));
+  const release = Math.min(out.length, Math.floor(0.03 * sampleRate));
+  let last = 0;
+  let allPassIn = 0;
+  let allPassOut = 0;
+  for (let i = 0, at = 0; i < out.length; i++, at = at + 1 === size ? 0 : at + 1) {
+    const sample = line[at];
+    out[i] = sample * 0.6;
+    const filtered = decay * (sample + last);
+    last = sample;
+    allPassOut = tuning * filtered + allPassIn - tuning * allPassOut;
+    allPassIn = filtered;
+    line[at] = allPassOut;
+  }
+  for (let i = 0; i < release; i++) out[out.length - 1 - i] *= i / release;
+  return out;
+}
+
+/** A short damped sine; higher and a little louder on the first beat of a bar. */
+export function clickSamples(sampleRate: number, accent: boolean): Float32Array {
+  const out = new Float32Array(Math.floor(0.05 * sampleRate));
+  const hz = accent ? 1760 : 1320;
+  for (let i = 0; i < out.length; i++) {
+    const t = i / sampleRate;
+    out[i] = (accent ? 0.5 : 0.35) * Math.sin(2 * Math.PI * hz * t) * Math.exp(-t * 90);
+  }
+  return out;
+}
