@@ -1,0 +1,111 @@
+/**
+ * Weeks of a simulated student: lessons once a week, practice on some days, a simple teacher who adds the next
+ * skills of the syllabus when the last ones come clean and asks for a few old ones. It yields takes with day
+ * and minute; who wraps them into a log decides zone and calendar. Pain stops the day and rests three more.
+ */
+import { makeDrill } from '../drills/make-drill';
+import { warmUp, type Recipe } from '../drills/recipe';
+import type { TakeSource } from '../drills/take';
+import type { Hand } from '../fretboard/hand';
+import type { Instrument } from '../fretboard/instrument';
+import { seededRandom } from '../kernel/random';
+import type { Skill, Syllabus } from '../syllabus/skill';
+import { makePlayer, stopsToday, type PlayedTake, type PlayerTraits } from './player';
+
+export interface Life {
+  readonly seed: number;
+  readonly traits: PlayerTraits;
+  readonly hand: Hand;
+  readonly instrument: Instrument;
+  readonly days: number;
+  /** Days of the history (0 the first) with a lesson, and the minute of the day it starts. */
+  readonly lessonDays: readonly number[];
+  readonly lessonMinute: number;
+  /** Chance of practising on a day without a lesson. */
+  readonly diligence: number;
+  /** From this day on practice stops; lessons too when `quits`. */
+  readonly fadesFromDay?: number;
+  /** Skills held before the history begins; met from the first day. */
+  readonly startsWith: readonly string[];
+  /** Skills never asked of this student. */
+  readonly without?: readonly string[];
+}
+
+export interface LivedTake extends PlayedTake {
+  readonly day: number;
+  readonly minuteOfDay: number;
+  readonly source: TakeSource;
+}
+
+const AT_ONCE = 2;
+const TAKES_A_SKILL = 3;
+
+/** All takes of a life in order; the same life gives the same takes. */
+export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
+  const random = seededRandom(life.seed);
+  const player = makePlayer(life.traits, life.hand, life.instrument, random.fork('player'));
+  const context = { hand: life.hand, instrument: life.instrument };
+  const met = new Set(life.startsWith);
+  const lastResults = new Map<string, string[]>();
+  const tempo = new Map<string, number>();
+  const lived: LivedTake[] = [];
+  const choose = random.fork('choice');
+
+  const ready = (skill: Skill) => !met.has(skill.id) && skill.needs.every((group) => group.some((need) => learned(need)));
+  const learned = (id: string) => {
+    const results = lastResults.get(id);
+    return results ? results.slice(-3).filter((r) => r === 'clean').length >= 2 : life.startsWith.includes(id);
+  };
+  const working = () => syllabus.skills.filter((skill) => met.has(skill.id) && !learned(skill.id));
+  const addNew = () => {
+    const open = syllabus.skills.filter((skill) => ready(skill) && !life.without?.includes(skill.id));
+    for (const skill of open.slice(0, Math.max(0, AT_ONCE - working().length))) met.add(skill.id);
+  };
+  const recipeOf = (skill: Skill): Recipe => {
+    const recipe = choose.pick(skill.practice);
+    const bpm = tempo.get(skill.id);
+    if (recipe.family !== 'change loop' || bpm === undefined) return recipe;
+    return { ...recipe, parameters: { ...recipe.parameters, tempoBpm: bpm } };
+  };
+  const adjustTempo = (skill: Skill, take: PlayedTake) => {
+    if (take.tempoBpm === null) return;
+    const aim = skill.targetBpm ?? take.tempoBpm;
+    const next = take.result === 'clean' ? Math.min(aim, take.tempoBpm + 3) : take.result === 'not yet' ? take.tempoBpm - 2 : take.tempoBpm;
+    tempo.set(skill.id, Math.max(36, Math.round(next)));
+  };
+
+  let restsUntil = -1;
+  for (let day = 0; day < life.days; day++) {
+    const lesson = life.lessonDays.includes(day);
+    const faded = life.fadesFromDay !== undefined && day >= life.fadesFromDay;
+    const practises = !lesson && !faded && choose.unit() < life.diligence;
+    if (day < restsUntil || !(lesson || practises)) continue;
+    if (lesson) addNew();
+    const current = working().slice(0, 3);
+    const old = syllabus.skills.filter((skill) => met.has(skill.id) && learned(skill.id));
+    const reviews = old.length ? Array.from({ length: lesson ? 2 : 1 }, () => choose.pick(old)) : [];
+    let minute = lesson ? life.lessonMinute : 16 * 60 + choose.int(0, 210);
+    const today = [...new Set([...reviews, ...current])];
+    const recipes: { skill: Skill | null; recipe: Recipe }[] = [
+      { skill: null, recipe: warmUp(3) },
+      ...today.flatMap((skill) => Array.from({ length: TAKES_A_SKILL }, () => ({ skill, recipe: recipeOf(skill) }))),
+    ];
+    for (const { skill, recipe } of recipes) {
+      const latest = skill ? recipeOf(skill) : recipe;
+      const drill = makeDrill(latest, context);
+      if (!drill.ok) continue;
+      const take = player.play(drill.value, day + minute / 1440);
+      lived.push({ ...take, day, minuteOfDay: minute, source: lesson ? 'teacher' : 'self' });
+      minute += Math.max(1, Math.ceil(take.durationSeconds / 60)) + 1;
+      if (skill) {
+        lastResults.set(skill.id, [...(lastResults.get(skill.id) ?? []), take.result]);
+        adjustTempo(skill, take);
+      }
+      if (stopsToday(take)) {
+        restsUntil = day + 4;
+        break;
+      }
+    }
+  }
+  return lived;
+}

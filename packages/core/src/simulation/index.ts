@@ -1,0 +1,2 @@
+export { makePlayer, PLAYER, type PlayedTake, type Player, type PlayerTraits } from './player';
+export { liveThrough, type Life, type LivedTake } from './history';
