@@ -69,22 +69,22 @@ export const firstSyllabus: Syllabus = {
     grips('open.g', 'G', 'open', exactly(G, '320033'), ring(`G ${G}`), { needs: [['open.em']] }),
     grips('open.small-f', 'Small F', 'open', exactly(SMALL_F), ring(`F ${SMALL_F}`), { needs: [['open.c']] }),
 
-    changes('near.e-am', 'E to Am', 'near', between(exactly(E), exactly(AM)), [loop([`E ${E}`, `Am ${AM}`])], 72, {
+    changes('near.e-am', 'E to Am', 'near', between(exactly(E), exactly(AM)), [loop([`E ${E}`, `Am ${AM}`])], 80, {
       needs: [['open.e'], ['open.am']],
     }),
-    changes('near.am-c', 'Am to C', 'near', between(exactly(AM), exactly(C)), [loop([`Am ${AM}`, `C ${C}`])], 66, {
+    changes('near.am-c', 'Am to C', 'near', between(exactly(AM), exactly(C)), [loop([`Am ${AM}`, `C ${C}`])], 54, {
       needs: [['open.am'], ['open.c']],
     }),
-    changes('near.a-d', 'A to D', 'near', between(exactly(A), exactly(D)), [loop([`A ${A}`, `D ${D}`])], 60, {
+    changes('near.a-d', 'A to D', 'near', between(exactly(A), exactly(D)), [loop([`A ${A}`, `D ${D}`])], 50, {
       needs: [['open.a'], ['open.d']],
     }),
-    changes('near.g-d', 'G to D', 'near', between(exactly(G), exactly(D)), [loop([`G ${G}`, `D ${D}`])], 56, {
+    changes('near.g-d', 'G to D', 'near', between(exactly(G), exactly(D)), [loop([`G ${G}`, `D ${D}`])], 42, {
       needs: [['open.g'], ['open.d']],
     }),
-    changes('near.c-g', 'C to G', 'near', between(exactly(C), exactly(G)), [loop([`C ${C}`, `G ${G}`])], 50, {
+    changes('near.c-g', 'C to G', 'near', between(exactly(C), exactly(G)), [loop([`C ${C}`, `G ${G}`])], 36, {
       needs: [['open.c'], ['open.g']],
     }),
-    changes('near.c-f', 'C to small F', 'near', between(exactly(C), exactly(SMALL_F)), [loop([`C ${C}`, `F ${SMALL_F}`])], 46, {
+    changes('near.c-f', 'C to small F', 'near', between(exactly(C), exactly(SMALL_F)), [loop([`C ${C}`, `F ${SMALL_F}`])], 36, {
       needs: [['open.small-f']],
     }),
 
@@ -125,20 +125,20 @@ export const firstSyllabus: Syllabus = {
       ring('Fm xxx564', 'Cm xxx543', 'Fm xxx111'), { needs: [['triads.major']] }),
 
     changes('shifts.same-form', 'One form, two frets and more', 'shifts', between(ANY_BARRE, ANY_BARRE, [2, 9]),
-      [loop(['Gm 355333', 'Am 577555']), loop(['G 355433', 'A 577655'])], 44, { needs: [['low.e-minor']], barre: true }),
+      [loop(['Gm 355333', 'Am 577555']), loop(['G 355433', 'A 577655'])], 34, { needs: [['low.e-minor']], barre: true }),
 
     changes('numbers.1564', '1 5 6 4 in open keys', 'numbers', { kind: 'progression', numerals: ['I', 'V', 'vi', 'IV'] },
       [loop([`C ${C}`, `G ${G}`, `Am ${AM}`, `F ${SMALL_F}`], { key: 'C major', numerals: ['I', 'V', 'vi', 'IV'] }),
         loop([`G ${G}`, `D ${D}`, `Em ${EM}`, `C ${C}`], { key: 'G major', numerals: ['I', 'V', 'vi', 'IV'] })],
-      54, { needs: [['near.c-g', 'near.g-d']], use: true }),
+      36, { needs: [['near.c-g', 'near.g-d']], use: true }),
     changes('numbers.145', '1 4 5 in open keys', 'numbers', { kind: 'progression', numerals: ['I', 'IV', 'V'] },
       [loop([`A ${A}`, `D ${D}`, `E ${E}`], { key: 'A major', numerals: ['I', 'IV', 'V'] })],
-      60, { needs: [['near.a-d', 'near.e-am']], use: true }),
+      42, { needs: [['near.a-d', 'near.e-am']], use: true }),
     changes('numbers.251', '2 5 1 on shells', 'numbers', { kind: 'progression', numerals: ['ii', 'V', 'I'] },
       [loop(['Bbm7 6x66xx', 'Eb7 x656xx', 'Abmaj7 4x55xx'], { key: 'Ab major', numerals: ['ii', 'V', 'I'] })],
-      60, { needs: [['shells.6'], ['shells.5']], use: true }),
+      44, { needs: [['shells.6'], ['shells.5']], use: true }),
     changes('numbers.minor-home', '6 4 1 5 in open keys', 'numbers', { kind: 'progression', numerals: ['vi', 'IV', 'I', 'V'] },
       [loop([`Em ${EM}`, `C ${C}`, `G ${G}`, `D ${D}`], { key: 'G major', numerals: ['vi', 'IV', 'I', 'V'] })],
-      56, { needs: [['numbers.1564']], use: true }),
+      36, { needs: [['numbers.1564']], use: true }),
   ],
 };

@@ -1,0 +1,52 @@
+/**
+ * Constants of the mastery model, version 1. Published forms: the Rasch model, logit P = ability - difficulty
+ * (Rasch 1960), with a running variance as in Glicko (Glickman 1999) and educational Elo (Pelanek 2016); the
+ * memory clock is FSRS from `ts-fsrs`. Every number here is our assumption until a refit.
+ */
+export const MASTERY = {
+  /** difficulty = (effort - effortCentre) / effortPerLogit, in logits. */
+  effortCentre: 50,
+  effortPerLogit: 12,
+  /** tempo load = tempoSlope ln(tempo / predicted), never below 0. */
+  tempoSlope: 3,
+  priorMean: 0,
+  priorVariance: 1.6,
+  /** Share of the needed skills' ability that a new skill starts with. */
+  fromNeeds: 0.6,
+  /** Variance gained a day without a take, and its ceiling. */
+  driftPerDay: 0.03,
+  mostVariance: 1.6,
+  leastVariance: 0.12,
+  /** Logits lost between full recall and none. */
+  forgetting: 1.8,
+  /** A take's weight = base + perLog ln(1 + steps), at most `most`. */
+  weight: { base: 0.7, perLog: 0.15, most: 1.3 },
+  noteEffort: 35,
+  lineEffort: 10,
+  /** Deviate of an 80 % interval. */
+  interval: 1.2815515655446004,
+} as const;
+
+export const STATES = {
+  leastTakes: 5,
+  rough: 0.5,
+  clean: 0.8,
+  cleanLower: 0.65,
+  cleanDays: 2,
+  settledMean: 0.9,
+  settledLower: 0.8,
+  settledContexts: 3,
+  settledDays: 3,
+  settledSpreadDays: 7,
+  dueRecall: 0.9,
+  slippingRecall: 0.85,
+  stuck: { below: 0.7, takes: 8, days: 4, overDays: 10, usefulLogits: 0.3, chance: 0.2 },
+  /** A new skill returns each practice day for this long. */
+  newDays: 7,
+  outlookDays: 14,
+} as const;
+
+/** Days free of pain before hard work, and days of half minutes without a barre after clearance (our convention). */
+export const PAIN = { freeDays: 2, returningDays: 7 } as const;
+
+export const MASTERY_MODEL_VERSION = 'mastery-1';

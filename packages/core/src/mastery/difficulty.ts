@@ -1,0 +1,86 @@
+/**
+ * How hard an item is for a hand, in grade points, and what a tempo adds in logits. One grader keeps what it
+ * worked out for one hand on one instrument; a replay asks it the same few items over and over.
+ */
+import { gradeChange } from '../changes/grade-change';
+import { UNKNOWN_PACE } from '../changes/constants';
+import { itemKey, type GripItem, type Item } from '../drills/items';
+import { gradeGrip } from '../effort/grade-grip';
+import type { Hand } from '../fretboard/hand';
+import type { Instrument } from '../fretboard/instrument';
+import { MASTERY } from './constants';
+
+export interface ItemGrader {
+  /** Grade 0 to 100. */
+  readonly effort: (item: Item) => number;
+  /** Tempo in bpm at which nine of ten come clean, over the slowest change among the items; null without changes. */
+  readonly predictedBpm: (items: readonly Item[]) => number | null;
+}
+
+/** What studio evidence moved, in logits by item key; empty in a new studio. Immutable, versioned. */
+export interface DifficultyFit {
+  readonly version: string;
+  readonly shiftLogits: Readonly<Record<string, number>>;
+}
+
+export const PRIOR_FIT: DifficultyFit = { version: 'prior', shiftLogits: {} };
+
+/** A grip no hand of this kind can hold counts as the hardest there is. */
+const BEYOND = 97;
+
+export function makeGrader(hand: Hand, instrument: Instrument): ItemGrader {
+  const grips = new Map<string, number>();
+  const changes = new Map<string, number>();
+  const gripEffort = (grip: GripItem): number => {
+    const key = itemKey(grip);
+    const known = grips.get(key);
+    if (known !== undefined) return known;
+    const played = { ...instrument, openPitches: grip.tuning, capo: grip.capo };
+    const graded = gradeGrip(grip.frets, hand, played);
+    const effort = graded.ok ? graded.value.total : BEYOND;
+    grips.set(key, effort);
+    return effort;
+  };
+  const changeBpm = (item: Extract<Item, { kind: 'change' }>): number => {
+    const key = itemKey(item);
+    const known = changes.get(key);
+    if (known !== undefined) return known;
+    const graded = gradeChange(item.from.frets, item.to.frets, hand, instrument, { pace: UNKNOWN_PACE });
+    const bpm = graded.ok ? graded.value.tempoBpm : 20;
+    changes.set(key, bpm);
+    return bpm;
+  };
+  const effort = (item: Item): number => {
+    if (item.kind === 'grip') return gripEffort(item);
+    if (item.kind === 'change') return Math.max(gripEffort(item.from), gripEffort(item.to));
+    return item.kind === 'line' ? MASTERY.lineEffort : MASTERY.noteEffort;
+  };
+  return {
+    effort,
+    predictedBpm: (items) => {
+      let slowest: number | null = null;
+      for (const item of items) {
+        if (item.kind === 'change') slowest = Math.min(slowest ?? Number.POSITIVE_INFINITY, changeBpm(item));
+      }
+      return slowest;
+    },
+  };
+}
+
+/** Difficulty in logits of the items a skill was exercised by, the hardest of them deciding. */
+export function difficultyLogits(items: readonly Item[], all: readonly Item[], grader: ItemGrader, fit: DifficultyFit): number {
+  // A progression is as hard as the heaviest grip it was played on.
+  const judged = items.every((item) => item.kind === 'progression') ? all.filter((item) => item.kind === 'grip') : items;
+  let hardest = Number.NEGATIVE_INFINITY;
+  for (const item of judged) {
+    const shift = fit.shiftLogits[itemKey(item)] ?? 0;
+    hardest = Math.max(hardest, (grader.effort(item) - MASTERY.effortCentre) / MASTERY.effortPerLogit + shift);
+  }
+  return hardest;
+}
+
+/** 3 ln(tempo / predicted), floored at 0; 0 in free time. */
+export function tempoLoad(tempoBpm: number | null, predictedBpm: number | null): number {
+  if (tempoBpm === null || predictedBpm === null) return 0;
+  return Math.max(0, MASTERY.tempoSlope * Math.log(tempoBpm / predictedBpm));
+}

@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { changeLoop, makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
+import { averageHand, standardGuitar } from '../fretboard';
+import { must } from '../kernel';
+import { firstSyllabus } from '../syllabus';
+import { cleanChance, learnFrom } from './ability';
+import { PRIOR_FIT } from './difficulty';
+import { replay, type ReplayContext } from './replay';
+import type { AttemptEvent, LogEvent } from './log';
+
+const ids = { studentId: 's', actorId: 'a', deviceId: 'd' };
+const context: ReplayContext = {
+  syllabus: firstSyllabus,
+  hands: [{ from: '2026-01-01T00:00:00Z', value: averageHand }],
+  instruments: [{ from: '2026-01-01T00:00:00Z', value: standardGuitar }],
+  difficultyFit: PRIOR_FIT,
+  modelVersion: 'mastery-1',
+  timeZone: 'Europe/Vienna',
+};
+const drill = { hand: averageHand, instrument: standardGuitar };
+const C_TO_G = must(
+  makeDrill(changeLoop({ grips: [{ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }, { chord: 'G', frets: [3, 2, 0, 0, 0, 3] }], beatsEach: 4, tempoBpm: 50 }), drill),
+);
+const EM = must(makeDrill(ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill));
+const at = (day: number, minute = 0) => new Date(Date.UTC(2026, 2, 2, 16, minute) + day * 86_400_000).toISOString();
+let count = 0;
+const attempt = (when: string, result: TakeResult, more: Partial<Take> = {}, made = C_TO_G): AttemptEvent => ({
+  schemaVersion: 1, kind: 'attempt', id: `00000000-0000-7000-8000-${String(count++).padStart(12, '0')}`, ...ids, deviceSeq: count,
+  sentAt: when, receivedAt: when, modelVersion: 'm',
+  take: {
+    recipe: made.recipe, items: made.items, startedAt: when, timeZone: 'Europe/Vienna', durationSeconds: 60, tempoBpm: made.tempoBpm,
+    steps: [], result, feel: { hand: 'easy' }, source: 'self', ...more,
+  },
+});
+const skill = (events: LogEvent[], id: string, now = at(40)) => {
+  const found = replay(events, context, Date.parse(now)).skills.find((one) => one.skillId === id);
+  if (!found) throw new Error(id);
+  return found;
+};
+const series = (results: TakeResult[], everyDays = 1) => results.map((result, i) => attempt(at(i * everyDays), result));
+
+describe('replay', () => {
+  test('with no events nothing is met and nothing is numbered', () => {
+    const state = replay([], context, Date.parse(at(0)));
+    expect(state.skills.every((one) => one.state === 'not met' && one.chance === null && !one.marks.due)).toBe(true);
+    expect(state.pain.status).toBe('free');
+  });
+
+  test('any order and any batch split give the same state', () => {
+    const events = series(['clean', 'not yet', 'nearly', 'clean', 'clean', 'not yet', 'clean']);
+    const now = Date.parse(at(9));
+    const whole = replay(events, context, now);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => {
+        expect(replay(shuffled, context, now)).toEqual(whole);
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  test('clean takes raise the estimate and narrow its band, missed ones lower it', () => {
+    const good = skill(series(Array(8).fill('clean')), 'near.c-g', at(8));
+    const bad = skill(series(Array(8).fill('not yet')), 'near.c-g', at(8));
+    const one = skill(series(['clean']), 'near.c-g', at(1));
+    const width = (s: typeof good) => (s.chance ? s.chance.high - s.chance.low : 0);
+    expect(good.chance?.mean).toBeGreaterThan(0.75);
+    expect(bad.chance?.mean).toBeLessThan(0.2);
+    expect(width(good)).toBeLessThan(width(one));
+  });
+
+  test('nearly is not clean', () => {
+    expect(skill(series(['nearly', 'nearly', 'nearly']), 'near.c-g', at(3)).chance?.mean).toBeLessThan(0.5);
+  });
+
+  test('a loop credits its grips too, and a ring check of Em only Em', () => {
+    const state = replay(series(['clean', 'clean']), context, Date.parse(at(2)));
+    expect(state.skills.filter((one) => one.attempts > 0).map((one) => one.skillId)).toEqual(['open.c', 'open.g', 'near.c-g']);
+    const em = replay([attempt(at(0), 'clean', {}, EM)], context, Date.parse(at(1)));
+    expect(em.skills.filter((one) => one.attempts > 0).map((one) => one.skillId)).toEqual(['open.em']);
+  });
+
+  test('without practice the estimate falls, the band widens and the skill comes due', () => {
+    const events = series(Array(8).fill('clean'));
+    const soon = skill(events, 'near.c-g', at(7.1));
+    const late = skill(events, 'near.c-g', at(60));
+    expect(late.chance?.mean).toBeLessThan(soon.chance?.mean ?? 0);
+    expect(late.marks.due).toBe(true);
+    expect(soon.outlook).toBeLessThan(soon.chance?.mean ?? 0);
+  });
+
+  test('states follow their rules', () => {
+    expect(skill(series(['clean', 'clean']), 'near.c-g', at(2)).state).toBe('rough');
+    const many = series(Array(20).fill('clean'));
+    expect(skill(many, 'near.c-g', at(19.1)).state).toBe('clean');
+    const sameDay = Array.from({ length: 20 }, (_, i) => attempt(at(0, i), 'clean'));
+    expect(skill(sameDay, 'near.c-g', at(0.1)).state).toBe('workable');
+  });
+
+  test('once clean and then missed after a gap, it is slipping', () => {
+    const events = [...series(Array(14).fill('clean')), attempt(at(70), 'not yet')];
+    const after = skill(events, 'near.c-g', at(90));
+    expect(after.everClean).toBe(true);
+    expect(after.marks.slipping).toBe(true);
+  });
+
+  test('many takes over weeks without a rise are stuck', () => {
+    const flat = series(['nearly', 'not yet', 'clean', 'not yet', 'nearly', 'not yet', 'clean', 'not yet', 'nearly', 'not yet', 'not yet', 'nearly'], 2);
+    expect(skill(flat, 'near.c-g', at(24)).marks.stuck).toBe(true);
+    const rising = series(['not yet', 'not yet', 'not yet', 'not yet', 'clean', 'clean', 'clean', 'clean', 'clean', 'clean'], 2);
+    expect(skill(rising, 'near.c-g', at(20)).marks.stuck).toBe(false);
+  });
+
+  test('a void event takes its attempt back; an override shows beside what the takes say', () => {
+    const events: LogEvent[] = series(['clean', 'clean', 'not yet']);
+    const base = { schemaVersion: 1 as const, ...ids, deviceSeq: 99, sentAt: at(4), receivedAt: at(4), at: at(4) };
+    const without = skill([...events, { ...base, kind: 'void', id: 'ff', voids: events[2].id }], 'near.c-g', at(5));
+    expect(without.attempts).toBe(2);
+    const said = skill([...events, { ...base, kind: 'override', id: 'fe', skillId: 'near.c-g', state: 'clean' }], 'near.c-g', at(5));
+    expect([said.state, said.computed, said.overridden]).toEqual(['clean', 'rough', true]);
+  });
+
+  test('a wrong device clock is put right by what the server saw', () => {
+    const ahead = attempt(at(300), 'clean');
+    const fixed: LogEvent = { ...ahead, sentAt: at(300), receivedAt: at(3) };
+    expect(skill([fixed], 'near.c-g', at(4)).lastAt).toBe(Date.parse(at(3)));
+  });
+
+  test('a new skill starts from what it needs', () => {
+    const good = replay(series(Array(8).fill('clean')), context, Date.parse(at(8)));
+    const start = good.skills.find((one) => one.skillId === 'open.small-f');
+    expect(start?.belief.mean).toBeGreaterThan(0);
+  });
+});
+
+describe('pain', () => {
+  const wrist: Feel = { hand: 'pain', where: 'wrist', side: 'left' };
+  const status = (events: LogEvent[], now: string) => replay(events, context, Date.parse(now)).pain.status;
+  const hurt = attempt(at(0), 'not yet', { feel: wrist });
+  const clear = (when: string): LogEvent => ({ schemaVersion: 1, kind: 'clearance', id: 'c', ...ids, deviceSeq: 1, sentAt: when, receivedAt: when, at: when });
+
+  test('stops the day, locks until cleared and two days free, then returns for a week', () => {
+    expect(status([hurt], at(0, 30))).toBe('stopped today');
+    expect(status([hurt], at(20))).toBe('locked');
+    expect(status([hurt, clear(at(1))], at(2))).toBe('locked');
+    expect(status([hurt, clear(at(1))], at(3))).toBe('returning');
+    expect(status([hurt, clear(at(1))], at(11))).toBe('free');
+  });
+
+  test('fingertip skin alone locks nothing', () => {
+    const skin = attempt(at(0), 'clean', { feel: { hand: 'pain', where: 'fingertip skin', side: 'left' } });
+    expect(status([skin], at(0, 10))).toBe('free');
+  });
+});
+
+describe('ability', () => {
+  test('one clean take at even odds moves the mean by variance times one half', () => {
+    const after = learnFrom({ mean: 0, variance: 1 }, true, 0, 1);
+    expect(after.variance).toBeCloseTo(1 / (1 + 0.25), 12);
+    expect(after.mean).toBeCloseTo(0.5 * 0.8, 12);
+  });
+
+  test('an unsure belief says less than a sure one', () => {
+    expect(cleanChance({ mean: 2, variance: 1.5 }, 0).mean).toBeLessThan(cleanChance({ mean: 2, variance: 0.05 }, 0).mean);
+  });
+});

@@ -1,0 +1,45 @@
+/** A lesson plan as data: blocks with minutes, what they train, and why they are there. */
+import type { Recipe } from '../drills/recipe';
+import type { Reason } from '../effort/explain';
+
+export const BLOCK_KINDS = ['warm up', 'review', 'repair', 'new', 'rest', 'apply', 'take home'] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+export interface PlanBlock {
+  /** Stable inside one plan. */
+  readonly id: string;
+  readonly kind: BlockKind;
+  readonly minutes: number;
+  readonly title: Reason;
+  readonly because: Reason;
+  readonly skillId: string | null;
+  /** Null for blocks without a drill (rest, take home, something brought). */
+  readonly recipe: Recipe | null;
+  /** Grade of what is played, 0 to 100; 0 at rest. */
+  readonly effort: number;
+  /** Minutes of the block in which a barre is pressed. */
+  readonly barreMinutes: number;
+  /** The planner leaves it where and as it is. */
+  readonly locked: boolean;
+}
+
+export interface LeftOut {
+  readonly title: Reason;
+  readonly skillId: string;
+  readonly because: Reason;
+}
+
+export interface LessonPlan {
+  readonly schemaVersion: 1;
+  readonly minutes: number;
+  readonly blocks: readonly PlanBlock[];
+  readonly leftOut: readonly LeftOut[];
+  readonly modelVersion: string;
+}
+
+/** Sum of a plan's minutes. */
+export function planMinutes(blocks: readonly PlanBlock[]): number {
+  return blocks.reduce((sum, block) => sum + block.minutes, 0);
+}
+
+export const PLAN_MODEL_VERSION = 'plan-1';
