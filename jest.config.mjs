@@ -1,10 +1,28 @@
 const esmOnly = [
-  'd3-.*', 'internmap', 'ts-fsrs', 'tonal', '@tonaljs', 'valibot', 'fast-check', 'pure-rand', 'yalps', 'heap',
-  'uuid', 'idb', 'date-fns', '@date-fns', 'comlink', 'bootstrap-vue-next', '@vueuse',
+  'd3-.*',
+  'internmap',
+  'ts-fsrs',
+  'tonal',
+  '@tonaljs',
+  'valibot',
+  'fast-check',
+  'pure-rand',
+  'yalps',
+  'heap',
+  'uuid',
+  'idb',
+  'date-fns',
+  '@date-fns',
+  'comlink',
+  'bootstrap-vue-next',
+  '@vueuse',
 ].join('|');
 const transform = {
   '^.+\\.vue$': '<rootDir>/scripts/jest-vue.cjs',
-  '^.+\\.(t|j|mj)s$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
+  '^.+\\.(t|j|mj)s$': [
+    '@swc/jest',
+    { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+  ],
 };
 const shared = {
   transform,
@@ -14,7 +32,11 @@ const shared = {
 };
 export default {
   projects: [
-    { ...shared, displayName: 'core', roots: ['<rootDir>/packages/core/src', '<rootDir>/packages/contract/src'] },
+    {
+      ...shared,
+      displayName: 'core',
+      roots: ['<rootDir>/packages/core/src', '<rootDir>/packages/contract/src'],
+    },
     { ...shared, displayName: 'web', roots: ['<rootDir>/packages/web/src'] },
     { ...shared, displayName: 'server', roots: ['<rootDir>/packages/server/src'] },
   ],

@@ -6,7 +6,10 @@ module.exports = {
   process(source, filename) {
     const { descriptor } = parse(source, { filename });
     const { content } = compileScript(descriptor, { id: filename, inlineTemplate: true });
-    const options = { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } };
+    const options = {
+      jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },
+      module: { type: 'commonjs' },
+    };
     return { code: transformSync(content, { filename: `${filename}.ts`, ...options }).code };
   },
 };

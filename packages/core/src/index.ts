@@ -13,14 +13,31 @@ export {
   type DegreeChord,
   type Key,
 } from './theory';
-export { averageHand, makeHand, makeInstrument, pitchAt, standardGuitar, type Hand, type Instrument } from './fretboard';
+export {
+  averageHand,
+  makeHand,
+  makeInstrument,
+  pitchAt,
+  standardGuitar,
+  type Hand,
+  type Instrument,
+} from './fretboard';
 export { fretsText, parseFrets, type FingerLabel, type Frets } from './grips';
 export { effortBand, gradeGrip, type Effort, type EffortBand, type Reason } from './effort';
 export { easierStandIns, findShapes, type GradedGrip, type ShapeLimits, type StandIn } from './shapes';
 export { gradeChange, type ChangeGrade, type FingerMove, type Pace } from './changes';
 export { checkScore, neckFrames, tabText, type Score } from './score';
 export { clickSamples, pluckSamples, soundSchedule, type Sound } from './sound';
-export { easier, harder, makeDrill, type Drill, type DrillContext, type Item, type Recipe, type Take } from './drills';
+export {
+  easier,
+  harder,
+  makeDrill,
+  type Drill,
+  type DrillContext,
+  type Item,
+  type Recipe,
+  type Take,
+} from './drills';
 export { checkSyllabus, firstSyllabus, skillsOf, type Skill, type Syllabus } from './syllabus';
 export { replay, type LogEvent, type SkillState, type StudentState } from './mastery';
 export { handLoad, planLesson, type HandLimits, type LessonPlan, type PlanBlock } from './planning';

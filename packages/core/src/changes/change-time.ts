@@ -33,7 +33,13 @@ export interface ChangeWork {
 }
 
 export function changeWork(): ChangeWork {
-  return { kind: new Int8Array(6), travelMm: new Float64Array(6), seconds: new Float64Array(8), shiftMm: 0, shiftFrets: 0 };
+  return {
+    kind: new Int8Array(6),
+    travelMm: new Float64Array(6),
+    seconds: new Float64Array(8),
+    shiftMm: 0,
+    shiftFrets: 0,
+  };
 }
 
 /** Index of difficulty in bits (Fitts 1954); D and W in mm. */
@@ -54,7 +60,8 @@ export function handPosition(grip: HeldGrip): number {
   const { pressed } = grip.fingering;
   if (nibble(pressed, 1)) return fretOf(grip, 1);
   let position = 99;
-  for (let f = 2; f <= 4; f++) if (nibble(pressed, f)) position = Math.min(position, Math.max(1, fretOf(grip, f) - f + 1));
+  for (let f = 2; f <= 4; f++)
+    if (nibble(pressed, f)) position = Math.min(position, Math.max(1, fretOf(grip, f) - f + 1));
   if (position < 99) return position;
   return nibble(pressed, THUMB) ? fretOf(grip, THUMB) : 0;
 }
@@ -81,12 +88,12 @@ export function changeSeconds(model: HoldModel, from: HeldGrip, to: HeldGrip, wo
       const sameFret = fretOf(from, f) === fretOf(to, f);
       const sameRows = nibble(a.low, f) === nibble(b.low, f) && nibble(a.high, f) === nibble(b.high, f);
       const overlap = nibble(a.low, f) <= nibble(b.high, f) && nibble(b.low, f) <= nibble(a.high, f);
-      if (sameFret && sameRows) (kind[f] = KEPT), kept++;
-      else if (sameFret && overlap) (kind[f] = ADJUSTED), adjusted++;
-      else if (sameRows) (kind[f] = GUIDING), guiding++;
-      else (kind[f] = MOVED), moved++;
-    } else if (inB) (kind[f] = PLACED), placed++;
-    else if (inA) (kind[f] = LIFTED), lifted++;
+      if (sameFret && sameRows) ((kind[f] = KEPT), kept++);
+      else if (sameFret && overlap) ((kind[f] = ADJUSTED), adjusted++);
+      else if (sameRows) ((kind[f] = GUIDING), guiding++);
+      else ((kind[f] = MOVED), moved++);
+    } else if (inB) ((kind[f] = PLACED), placed++);
+    else if (inA) ((kind[f] = LIFTED), lifted++);
   }
 
   const positionA = handPosition(from) || handPosition(to);

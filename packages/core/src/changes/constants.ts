@@ -36,7 +36,16 @@ export const CHANGE = {
 } as const;
 
 /** Names of the parts a change's seconds are made of, in the order they are summed. */
-export const CHANGE_PARTS = ['start', 'shift', 'fingers', 'adjust', 'lift', 'barre', 'kept', 'settle'] as const;
+export const CHANGE_PARTS = [
+  'start',
+  'shift',
+  'fingers',
+  'adjust',
+  'lift',
+  'barre',
+  'kept',
+  'settle',
+] as const;
 export type ChangePartName = (typeof CHANGE_PARTS)[number];
 
 /** A student's pace: seconds are the reference hand's times `factor`, known to a log spread. */

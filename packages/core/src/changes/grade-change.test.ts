@@ -5,8 +5,17 @@ import changePairs from '../reference/change-pairs.json';
 import { gradeChange } from './grade-change';
 
 const open: Record<string, string> = {
-  Am: 'x02210', Am7: 'x02010', E: '022100', C: 'x32010', G: '320003', D: 'xx0232', F: '133211', Bm: 'x24432',
-  Gb: '244322', Gbarre: '355433', C8: '8-10-10-9-8-8',
+  Am: 'x02210',
+  Am7: 'x02010',
+  E: '022100',
+  C: 'x32010',
+  G: '320003',
+  D: 'xx0232',
+  F: '133211',
+  Bm: 'x24432',
+  Gb: '244322',
+  Gbarre: '355433',
+  C8: '8-10-10-9-8-8',
 };
 const frets = (text: string) => must(parseFrets(text));
 const change = (a: string, b: string, options = {}) =>
@@ -14,8 +23,16 @@ const change = (a: string, b: string, options = {}) =>
 
 describe('gradeChange', () => {
   test.each([
-    ['Am', 'Am7', 88], ['E', 'Am', 69], ['Am', 'C', 50], ['G', 'D', 41], ['C', 'G', 35], ['G', 'Bm', 26], ['C', 'F', 24],
-    ['F', 'Gb', 35], ['F', 'Gbarre', 34], ['F', 'C8', 26],
+    ['Am', 'Am7', 88],
+    ['E', 'Am', 69],
+    ['Am', 'C', 50],
+    ['G', 'D', 41],
+    ['C', 'G', 35],
+    ['G', 'Bm', 26],
+    ['C', 'F', 24],
+    ['F', 'Gb', 35],
+    ['F', 'Gbarre', 34],
+    ['F', 'C8', 26],
   ])('%s to %s makes about %i a minute', (a, b, anchor) => {
     const rate = change(a, b).changesPerMinute;
     expect(Math.abs(rate / anchor - 1)).toBeLessThan(0.15);
@@ -34,7 +51,12 @@ describe('gradeChange', () => {
       return graded.ok ? graded.value.seconds : Number.POSITIVE_INFINITY;
     };
     const wrong = changePairs.filter((pair) => !(seconds(pair.easier) < seconds(pair.harder)));
-    expect(wrong.map((pair) => `${pair.easier.from.name}-${pair.easier.to.name} < ${pair.harder.from.name}-${pair.harder.to.name}`)).toEqual([]);
+    expect(
+      wrong.map(
+        (pair) =>
+          `${pair.easier.from.name}-${pair.easier.to.name} < ${pair.harder.from.name}-${pair.harder.to.name}`,
+      ),
+    ).toEqual([]);
     expect(changePairs.length).toBe(49);
   });
 

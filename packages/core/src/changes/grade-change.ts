@@ -53,7 +53,11 @@ export interface ChangeGrade {
   readonly band: { readonly lowBpm: number; readonly highBpm: number };
   /** Chance that one change comes clean within `gapSeconds`; null when none was given. */
   readonly cleanProbability: number | null;
-  readonly parts: readonly { readonly name: ChangePartName; readonly seconds: number; readonly why: Reason }[];
+  readonly parts: readonly {
+    readonly name: ChangePartName;
+    readonly seconds: number;
+    readonly why: Reason;
+  }[];
 }
 
 export interface ChangeOptions {
@@ -94,7 +98,8 @@ export function gradeChange(
     gap: gapSeconds === undefined ? { beats: 1 } : { seconds: gapSeconds },
     tempoBpm,
     band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
-    cleanProbability: gapSeconds === undefined ? null : normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter),
+    cleanProbability:
+      gapSeconds === undefined ? null : normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter),
     parts: CHANGE_PARTS.map((name, i) => ({
       name,
       seconds: work.seconds[i] * pace.factor,
@@ -119,8 +124,11 @@ function candidates(
   const checked = checkFrets(frets, instrument);
   if (!checked.ok) return fail(checked.problem.code, `${end}: ${checked.problem.at}`, checked.problem.detail);
   const { lowestFret, held } = heldFingerings(frets, model);
-  const wanted = pinned ? held.filter((one) => fingerLabels(frets, one.prepared).join() === pinned.join()) : held;
-  if (wanted.length === 0) return fail(pinned ? 'grip.pinned' : 'grip.reach', end, 'a grip this hand can hold');
+  const wanted = pinned
+    ? held.filter((one) => fingerLabels(frets, one.prepared).join() === pinned.join())
+    : held;
+  if (wanted.length === 0)
+    return fail(pinned ? 'grip.pinned' : 'grip.reach', end, 'a grip this hand can hold');
   const most = wanted[0].points + CHANGE.slackPoints;
   const near = wanted.filter((one) => one.points <= most);
   return ok(near.map((one) => ({ fingering: one.prepared, lowestFret, points: one.points })));
@@ -132,7 +140,12 @@ interface Pair {
 }
 
 /** Least seconds plus what the extra effort of less easy fingerings is worth. */
-function cheapestPair(model: HoldModel, from: readonly HeldGrip[], to: readonly HeldGrip[], work: ChangeWork): Pair {
+function cheapestPair(
+  model: HoldModel,
+  from: readonly HeldGrip[],
+  to: readonly HeldGrip[],
+  work: ChangeWork,
+): Pair {
   let best: Pair = { from: from[0], to: to[0] };
   let least = Number.POSITIVE_INFINITY;
   for (const a of from) {
@@ -195,7 +208,8 @@ function partValues(name: ChangePartName, work: ChangeWork, pair: Pair): Reason[
 /** Share of the standard normal law below z (Zelen and Severo 1964, error under 7.5e-8). */
 function normalShare(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const tail =
+    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   const share = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * tail;
   return z >= 0 ? 1 - share : share;
 }

@@ -1,4 +1,11 @@
-export { CHANGE, CHANGE_MODEL_VERSION, NINE_OF_TEN, UNKNOWN_PACE, type ChangePartName, type Pace } from './constants';
+export {
+  CHANGE,
+  CHANGE_MODEL_VERSION,
+  NINE_OF_TEN,
+  UNKNOWN_PACE,
+  type ChangePartName,
+  type Pace,
+} from './constants';
 export {
   gradeChange,
   plainChangeSeconds,

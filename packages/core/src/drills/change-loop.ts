@@ -17,7 +17,13 @@ import { TEMPO_POINTS, type Drill, type DrillContext, type Family } from './dril
 import type { GripItem, Item } from './items';
 import type { ChangeLoopRecipe, NamedGrip } from './recipe';
 
-export const LOOP_TEMPO = { lowest: 30, highest: 208, easierFactor: 0.92, harderFactor: 1.06, startShare: 0.85 } as const;
+export const LOOP_TEMPO = {
+  lowest: 30,
+  highest: 208,
+  easierFactor: 0.92,
+  harderFactor: 1.06,
+  startShare: 0.85,
+} as const;
 const ROUNDS = 2;
 
 interface GradedLoop {
@@ -79,7 +85,10 @@ function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<Drill> {
       startBeat: i * beatsEach,
       beats: beatsEach,
       item: changes[index],
-      ask: { code: 'ask.change', values: { from: items[index].chord, to: items[(index + 1) % items.length].chord } },
+      ask: {
+        code: 'ask.change',
+        values: { from: items[index].chord, to: items[(index + 1) % items.length].chord },
+      },
     })),
     score: {
       schemaVersion: 1,
@@ -94,7 +103,9 @@ function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<Drill> {
     predictedBpm,
     hasBarre,
     overLimit: context.effortLimit !== undefined && gradeOf(heaviest) > context.effortLimit,
-    bursts: hasBarre ? { count: 3, workSeconds: 15, restSeconds: 30 } : { count: 1, workSeconds: 60, restSeconds: 0 },
+    bursts: hasBarre
+      ? { count: 3, workSeconds: 15, restSeconds: 30 }
+      : { count: 1, workSeconds: 60, restSeconds: 0 },
     question: { code: 'question.changes', values: { of: 10, clean: 9, bpm: tempoBpm } },
   });
 }
@@ -141,7 +152,9 @@ function withLighterGrip(recipe: ChangeLoopRecipe, context: DrillContext): Resul
   const found = all.find((grip) => grip.frets.join() === grips[heaviest].frets.join());
   const standIn = found && easierStandIns(found, { chord: chord.value, ...context })[0];
   if (!standIn) return fail('drill.easiest', 'grips', 'this is the lightest form of this loop');
-  const lighter = grips.map((grip, i) => (i === heaviest ? { chord: grip.chord, frets: standIn.grip.frets } : grip));
+  const lighter = grips.map((grip, i) =>
+    i === heaviest ? { chord: grip.chord, frets: standIn.grip.frets } : grip,
+  );
   return ok(withParameters(recipe, { grips: lighter }));
 }
 
@@ -149,12 +162,19 @@ function harder(recipe: ChangeLoopRecipe, context: DrillContext): Result<ChangeL
   const made = make(recipe, context);
   if (!made.ok) return made;
   const tempo = made.value.tempoBpm ?? LOOP_TEMPO.lowest;
-  if (tempo >= LOOP_TEMPO.highest) return fail('drill.hardest', 'tempoBpm', 'this is the fastest this loop goes');
-  const faster = Math.min(LOOP_TEMPO.highest, Math.max(tempo + 1, Math.round(tempo * LOOP_TEMPO.harderFactor)));
+  if (tempo >= LOOP_TEMPO.highest)
+    return fail('drill.hardest', 'tempoBpm', 'this is the fastest this loop goes');
+  const faster = Math.min(
+    LOOP_TEMPO.highest,
+    Math.max(tempo + 1, Math.round(tempo * LOOP_TEMPO.harderFactor)),
+  );
   return ok(withParameters(recipe, { tempoBpm: faster }));
 }
 
-function withParameters(recipe: ChangeLoopRecipe, change: Partial<ChangeLoopRecipe['parameters']>): ChangeLoopRecipe {
+function withParameters(
+  recipe: ChangeLoopRecipe,
+  change: Partial<ChangeLoopRecipe['parameters']>,
+): ChangeLoopRecipe {
   return { ...recipe, parameters: { ...recipe.parameters, ...change } };
 }
 

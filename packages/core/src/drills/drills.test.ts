@@ -5,7 +5,18 @@ import { must } from '../kernel';
 import { checkScore, neckFrames, scoreBeats, tabText } from '../score';
 import { soundSchedule } from '../sound';
 import { mod12, parseChord } from '../theory';
-import { changeLoop, easier, endsPlaying, harder, makeDrill, resultOf, ringCheck, rootCall, warmUp, type Recipe } from '.';
+import {
+  changeLoop,
+  easier,
+  endsPlaying,
+  harder,
+  makeDrill,
+  resultOf,
+  ringCheck,
+  rootCall,
+  warmUp,
+  type Recipe,
+} from '.';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
@@ -29,7 +40,8 @@ describe.each(recipes.map((recipe) => [recipe.family, recipe] as const))('%s', (
   });
 
   test('asks nothing this hand cannot hold', () => {
-    for (const frame of neckFrames(make(recipe).score)) expect(gradeGrip(frame.frets, averageHand, standardGuitar).ok).toBe(true);
+    for (const frame of neckFrames(make(recipe).score))
+      expect(gradeGrip(frame.frets, averageHand, standardGuitar).ok).toBe(true);
   });
 
   test('an easier notch never has a higher grade, a harder one never a lower', () => {
@@ -47,7 +59,11 @@ describe.each(recipes.map((recipe) => [recipe.family, recipe] as const))('%s', (
   test('sounds what the neck shows', () => {
     const drill = make(recipe);
     const plucks = soundSchedule(drill.score, standardGuitar).filter((sound) => sound.kind === 'pluck');
-    const shown = new Set(neckFrames(drill.score).flatMap((f) => f.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)]))));
+    const shown = new Set(
+      neckFrames(drill.score).flatMap((f) =>
+        f.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)])),
+      ),
+    );
     expect(new Set(plucks.map((pluck) => pluck.midiPitch))).toEqual(shown);
   });
 });
@@ -72,7 +88,10 @@ describe('change loop', () => {
   });
 
   test('tab of Am to C', () => {
-    const lines = tabText({ ...make(recipes[1]).score, parts: [{ name: 'g', bars: make(recipes[1]).score.parts[0].bars.slice(0, 2) }] }).split('\n');
+    const lines = tabText({
+      ...make(recipes[1]).score,
+      parts: [{ name: 'g', bars: make(recipes[1]).score.parts[0].bars.slice(0, 2) }],
+    }).split('\n');
     expect(lines[0]).toBe('|-0--0--0-|-0--0--0-|');
     expect(lines[1]).toBe('|-1--1--1-|-1--1--1-|');
     expect(lines[3]).toBe('|-2--2--2-|-2--2--2-|');
@@ -112,7 +131,9 @@ describe('root call', () => {
 describe('warm up', () => {
   test('is light for every hand and starts higher for a smaller one', () => {
     const at = (sizeFactor: number) => {
-      const drill = must(makeDrill(warmUp(3), { hand: must(makeHand({ sizeFactor })), instrument: standardGuitar }));
+      const drill = must(
+        makeDrill(warmUp(3), { hand: must(makeHand({ sizeFactor })), instrument: standardGuitar }),
+      );
       expect(drill.effort).toBeLessThan(20);
       expect(drill.hasBarre).toBe(false);
       return Number(drill.steps[0].ask.values.fret);
@@ -123,8 +144,20 @@ describe('warm up', () => {
 
 describe('a take', () => {
   test('is clean from nine of ten and nearly from seven', () => {
-    expect([10, 9, 8, 7, 6, 0].map((clean) => resultOf(clean, 10))).toEqual(['clean', 'clean', 'nearly', 'nearly', 'not yet', 'not yet']);
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), (n) => resultOf(n, n) === 'clean' && resultOf(0, n) === 'not yet'));
+    expect([10, 9, 8, 7, 6, 0].map((clean) => resultOf(clean, 10))).toEqual([
+      'clean',
+      'clean',
+      'nearly',
+      'nearly',
+      'not yet',
+      'not yet',
+    ]);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        (n) => resultOf(n, n) === 'clean' && resultOf(0, n) === 'not yet',
+      ),
+    );
   });
 
   test('any pain but unbroken fingertip skin ends playing for the day', () => {

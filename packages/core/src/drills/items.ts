@@ -22,7 +22,10 @@ export type Item =
   | { readonly kind: 'interval'; readonly root: string; readonly degree: string }
   | { readonly kind: 'key'; readonly key: string }
   | { readonly kind: 'progression'; readonly key: string; readonly numerals: readonly string[] }
-  | { readonly kind: 'line'; readonly notes: readonly { readonly string: number; readonly fret: number; readonly finger: number }[] }
+  | {
+      readonly kind: 'line';
+      readonly notes: readonly { readonly string: number; readonly fret: number; readonly finger: number }[];
+    }
   | { readonly kind: 'strum'; readonly pattern: string }
   | { readonly kind: 'section'; readonly pieceId: string; readonly fromBar: number; readonly toBar: number };
 

@@ -43,7 +43,10 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
       startBeat: 0,
       beats: 1,
       item,
-      ask: { code: fret === null ? 'ask.silent' : 'ask.ring', values: { string: stringNumber(instrument, s) } },
+      ask: {
+        code: fret === null ? 'ask.silent' : 'ask.ring',
+        values: { string: stringNumber(instrument, s) },
+      },
     })),
     score: {
       schemaVersion: 1,
@@ -57,7 +60,13 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
             {
               beats: events.length + 2,
               events: [
-                ...events.map((note, i) => ({ beat: i, beats: 1, notes: [note], stroke: 'pick' as const, chord: i ? undefined : item.chord })),
+                ...events.map((note, i) => ({
+                  beat: i,
+                  beats: 1,
+                  notes: [note],
+                  stroke: 'pick' as const,
+                  chord: i ? undefined : item.chord,
+                })),
                 { beat: events.length, beats: 2, notes: events, stroke: 'strum' as const },
               ],
             },
@@ -71,12 +80,20 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
     predictedBpm: null,
     hasBarre,
     overLimit: context.effortLimit !== undefined && total > context.effortLimit,
-    bursts: hasBarre ? { count: 3, workSeconds: 8, restSeconds: 20 } : { count: 1, workSeconds: 30, restSeconds: 0 },
-    question: { code: 'question.ring', values: { strings: events.length, silent: grip.frets.length - events.length } },
+    bursts: hasBarre
+      ? { count: 3, workSeconds: 8, restSeconds: 20 }
+      : { count: 1, workSeconds: 30, restSeconds: 0 },
+    question: {
+      code: 'question.ring',
+      values: { strings: events.length, silent: grip.frets.length - events.length },
+    },
   });
 }
 
-function neighbours(recipe: RingCheckRecipe, context: DrillContext): { chord: Chord; all: GradedGrip[]; at: number } | null {
+function neighbours(
+  recipe: RingCheckRecipe,
+  context: DrillContext,
+): { chord: Chord; all: GradedGrip[]; at: number } | null {
   const chord = parseChord(recipe.parameters.grip.chord);
   if (!chord.ok) return null;
   const all = findShapes({ chord: chord.value, ...context, limits: { bass: 'any' } });

@@ -45,12 +45,23 @@ function calledFrets(parameters: RootCallParameters, seed: number): number[] {
 }
 
 /** The movable grip of a chord with its root on a string at a fret, or null. */
-function movableGrip(context: DrillContext, parameters: RootCallParameters, stringIndex: number, fret: number): GripItem | null {
+function movableGrip(
+  context: DrillContext,
+  parameters: RootCallParameters,
+  stringIndex: number,
+  fret: number,
+): GripItem | null {
   if (parameters.answer === 'root') return null;
   const chord = makeChord(rootAt(context, stringIndex, fret), parameters.answer);
   const { instrument } = context;
-  const grips = findShapes({ chord, ...context, limits: { maxFret: fret + 4, minFret: fret, allowOpen: false } });
-  const fits = grips.filter((grip) => grip.frets[stringIndex] === fret && grip.rootString === stringNumber(instrument, stringIndex));
+  const grips = findShapes({
+    chord,
+    ...context,
+    limits: { maxFret: fret + 4, minFret: fret, allowOpen: false },
+  });
+  const fits = grips.filter(
+    (grip) => grip.frets[stringIndex] === fret && grip.rootString === stringNumber(instrument, stringIndex),
+  );
   const grip = fits.find((one) => one.layout === 'movable') ?? fits[0];
   if (!grip) return null;
   return {
@@ -68,12 +79,14 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
   const { instrument } = context;
   const stringIndex = instrument.openPitches.length - parameters.rootString;
   if (stringIndex < 0) return fail('drill.string', 'rootString', 'a string this instrument has');
-  if (!(parameters.count >= 1 && parameters.count <= 48)) return fail('drill.count', 'count', '1 to 48 calls');
+  if (!(parameters.count >= 1 && parameters.count <= 48))
+    return fail('drill.count', 'count', '1 to 48 calls');
   if (!(parameters.secondsPerCall >= 2 && parameters.secondsPerCall <= 20)) {
     return fail('drill.seconds', 'secondsPerCall', '2 to 20 seconds');
   }
   const highest = instrument.frets - instrument.capo - (parameters.answer === 'root' ? 0 : 4);
-  if (!(parameters.maxFret >= 3 && parameters.maxFret <= highest)) return fail('drill.fret', 'maxFret', `3 to ${highest}`);
+  if (!(parameters.maxFret >= 3 && parameters.maxFret <= highest))
+    return fail('drill.fret', 'maxFret', `3 to ${highest}`);
   const steps: DrillStep[] = [];
   const bars: Bar[] = [];
   let heaviest = 0;
@@ -81,7 +94,8 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
   for (const [i, fret] of calledFrets(parameters, seed).entries()) {
     const root = rootAt(context, stringIndex, fret);
     const grip = movableGrip(context, parameters, stringIndex, fret);
-    if (parameters.answer !== 'root' && !grip) return fail('drill.reach', `fret ${fret}`, 'roots from a higher fret');
+    if (parameters.answer !== 'root' && !grip)
+      return fail('drill.reach', `fret ${fret}`, 'roots from a higher fret');
     const note: Item = { kind: 'note', string: parameters.rootString, fret, name: noteText(root) };
     const graded = grip ? gradeGrip(grip.frets, context.hand, instrument) : null;
     if (graded?.ok) {
@@ -90,8 +104,15 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
     }
     const item = grip ?? note;
     const symbol = grip ? grip.chord : noteText(root);
-    steps.push({ startBeat: i * 4, beats: 4, item, ask: { code: 'ask.root', values: { chord: symbol, string: parameters.rootString } } });
-    const notes = grip ? gripNotes(grip.frets, grip.fingers) : [{ stringIndex, fret, finger: fret === 0 ? (0 as const) : (1 as const) }];
+    steps.push({
+      startBeat: i * 4,
+      beats: 4,
+      item,
+      ask: { code: 'ask.root', values: { chord: symbol, string: parameters.rootString } },
+    });
+    const notes = grip
+      ? gripNotes(grip.frets, grip.fingers)
+      : [{ stringIndex, fret, finger: fret === 0 ? (0 as const) : (1 as const) }];
     bars.push({ beats: 4, events: [{ beat: 0, beats: 3, notes, stroke: 'strum', chord: symbol }] });
   }
   const points = heaviest + (CALL_POINTS * EASY_SECONDS) / parameters.secondsPerCall;
@@ -114,7 +135,10 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
     hasBarre,
     overLimit: context.effortLimit !== undefined && grade > context.effortLimit,
     bursts: { count: 1, workSeconds: parameters.count * parameters.secondsPerCall, restSeconds: 0 },
-    question: { code: 'question.calls', values: { of: parameters.count, seconds: parameters.secondsPerCall } },
+    question: {
+      code: 'question.calls',
+      values: { of: parameters.count, seconds: parameters.secondsPerCall },
+    },
   });
 }
 
@@ -126,12 +150,14 @@ export const rootCallFamily: Family<RootCallRecipe> = {
   make,
   easier: (recipe) => {
     const { secondsPerCall } = recipe.parameters;
-    if (secondsPerCall >= 12) return fail('drill.easiest', 'secondsPerCall', 'twelve seconds is the slowest call');
+    if (secondsPerCall >= 12)
+      return fail('drill.easiest', 'secondsPerCall', 'twelve seconds is the slowest call');
     return ok(withSeconds(recipe, secondsPerCall + 1));
   },
   harder: (recipe) => {
     const { secondsPerCall } = recipe.parameters;
-    if (secondsPerCall <= 2) return fail('drill.hardest', 'secondsPerCall', 'two seconds is the fastest call');
+    if (secondsPerCall <= 2)
+      return fail('drill.hardest', 'secondsPerCall', 'two seconds is the fastest call');
     return ok(withSeconds(recipe, secondsPerCall - 1));
   },
 };

@@ -35,7 +35,12 @@ export const PAIN_PLACES: readonly PainPlace[] = [
 export type Feel =
   | { readonly hand: 'easy' }
   | { readonly hand: 'tense' }
-  | { readonly hand: 'pain'; readonly where: PainPlace; readonly side: 'left' | 'right' | 'both'; readonly skinBroken?: boolean };
+  | {
+      readonly hand: 'pain';
+      readonly where: PainPlace;
+      readonly side: 'left' | 'right' | 'both';
+      readonly skinBroken?: boolean;
+    };
 
 export type TakeSource = 'self' | 'teacher' | 'quiz' | 'paper' | 'recording' | 'listener' | 'simulated';
 

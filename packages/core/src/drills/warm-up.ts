@@ -33,7 +33,8 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<Drill> {
   const strings = instrument.openPitches.length;
   const start = recipe.parameters.startFret ?? comfortableStart(context);
   const highest = instrument.frets - instrument.capo - FINGERS.length;
-  if (!(start >= 1 && start <= highest)) return fail('drill.fret', 'startFret', `a fret from 1 to ${highest}`);
+  if (!(start >= 1 && start <= highest))
+    return fail('drill.fret', 'startFret', `a fret from 1 to ${highest}`);
   const notes: LineNote[] = [];
   for (const stringIndex of [strings - 1, strings - 2, strings - 3]) {
     for (const finger of FINGERS) notes.push({ stringIndex, fret: start + finger - 1, finger });
@@ -43,7 +44,11 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<Drill> {
   if (points === Number.POSITIVE_INFINITY) return fail('drill.reach', 'startFret', 'a higher fret');
   const item: Item = {
     kind: 'line',
-    notes: notes.map((note) => ({ string: stringNumber(instrument, note.stringIndex), fret: note.fret, finger: note.finger })),
+    notes: notes.map((note) => ({
+      string: stringNumber(instrument, note.stringIndex),
+      fret: note.fret,
+      finger: note.finger,
+    })),
   };
   const bars: Bar[] = [0, 4, 8].map((from) => ({
     beats: 4,
@@ -57,8 +62,21 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<Drill> {
   return ok({
     recipe,
     items: [item],
-    steps: [{ startBeat: 0, beats: notes.length, item, ask: { code: 'ask.warm-up', values: { fret: start, minutes } } }],
-    score: { schemaVersion: 1, strings, tempoBpm: TEMPO_BPM, countInBeats: 4, parts: [{ name: 'guitar', bars }] },
+    steps: [
+      {
+        startBeat: 0,
+        beats: notes.length,
+        item,
+        ask: { code: 'ask.warm-up', values: { fret: start, minutes } },
+      },
+    ],
+    score: {
+      schemaVersion: 1,
+      strings,
+      tempoBpm: TEMPO_BPM,
+      countInBeats: 4,
+      parts: [{ name: 'guitar', bars }],
+    },
     effort: gradeOf(points),
     heaviestGrip: gradeOf(points),
     tempoBpm: null,
@@ -75,7 +93,11 @@ function moved(recipe: WarmUpRecipe, context: DrillContext, step: 1 | -1): Resul
   const next = { ...recipe, parameters: { ...recipe.parameters, startFret: start } };
   const made = make(next, context);
   if (made.ok && start >= LOWEST_START) return ok(next);
-  return fail(step > 0 ? 'drill.easiest' : 'drill.hardest', 'startFret', 'a warm up stays between fret 5 and the end of the neck');
+  return fail(
+    step > 0 ? 'drill.easiest' : 'drill.hardest',
+    'startFret',
+    'a warm up stays between fret 5 and the end of the neck',
+  );
 }
 
 export const warmUpFamily: Family<WarmUpRecipe> = {

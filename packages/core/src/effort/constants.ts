@@ -43,7 +43,16 @@ export const EFFORT = {
   crowding: { weight: 6, widthMm: 28, split: 1.65, splay: 2.53, splayFreeStrings: 3 },
   mutes: { bassSide: 1.28, bassSideShare: 0.8, treble: 0.756, leaning: 5.51, edgeFactor: 1.4, none: 12 },
   arching: { thicker: 1.05, thinner: 0.756 },
-  wrist: { nut: 6.75, deviation: 5.93, leastMm: 20, little: 8.1, littleSpanMm: 95, littleMost: 1.5, body: 2.5, bodyFret: 12 },
+  wrist: {
+    nut: 6.75,
+    deviation: 5.93,
+    leastMm: 20,
+    little: 8.1,
+    littleSpanMm: 95,
+    littleMost: 1.5,
+    body: 2.5,
+    bodyFret: 12,
+  },
   thumb: { weight: 18, handExponent: -3, stiffness: 0.25, reachShare: 0.88, below: 2, above: 1, maxMm: 55 },
   press: { weight: 0.81, little: 1.5 },
   /** Fingerings within this many points are ties. */
@@ -61,7 +70,17 @@ export const EFFORT_BOUNDS = {
 } as const satisfies Record<string, readonly [number, number]>;
 
 /** Names of the nine parts, in the order they are summed. */
-export const EFFORT_PARTS = ['reach', 'barre', 'fingers', 'crowding', 'mutes', 'arching', 'wrist', 'thumb', 'press'] as const;
+export const EFFORT_PARTS = [
+  'reach',
+  'barre',
+  'fingers',
+  'crowding',
+  'mutes',
+  'arching',
+  'wrist',
+  'thumb',
+  'press',
+] as const;
 export type EffortPartName = (typeof EFFORT_PARTS)[number];
 
 export const EFFORT_MODEL_VERSION = 'effort-1';

@@ -33,7 +33,12 @@ const VALUES: Record<EffortPartName, (held: Held) => Reason['values']> = {
     const last = used[used.length - 1];
     const press = model.geometry.pressMm;
     const mm = press[fretOf(prepared, last, lowestFret)] - press[fretOf(prepared, first, lowestFret)];
-    return { from: first, to: last, mm: Math.abs(mm), frets: Math.abs(nibble(prepared.fret, last) - nibble(prepared.fret, first)) + 1 };
+    return {
+      from: first,
+      to: last,
+      mm: Math.abs(mm),
+      frets: Math.abs(nibble(prepared.fret, last) - nibble(prepared.fret, first)) + 1,
+    };
   },
   barre: ({ prepared, lowestFret }) => {
     const finger = [1, 2, 3, 4].find((f) => nibble(prepared.pressed, f) > 1) ?? 1;
@@ -53,9 +58,16 @@ const VALUES: Record<EffortPartName, (held: Held) => Reason['values']> = {
     prepared.crowdExtra
       ? { tips: prepared.crowdExtra + 2, fret: lowestFret + prepared.crowdFret - 1, strings: 0 }
       : { tips: 0, fret: 0, strings: tipSpread(prepared) },
-  mutes: ({ frets }) => ({ strings: frets.flatMap((fret, s) => (fret === null ? [frets.length - s] : [])).join(' ') }),
-  arching: ({ frets }) => ({ strings: frets.flatMap((fret, s) => (fret === 0 ? [frets.length - s] : [])).join(' ') }),
-  wrist: ({ prepared, lowestFret, model }) => ({ fret: lowestFret + model.capo, little: nibble(prepared.pressed, 4) ? 1 : 0 }),
+  mutes: ({ frets }) => ({
+    strings: frets.flatMap((fret, s) => (fret === null ? [frets.length - s] : [])).join(' '),
+  }),
+  arching: ({ frets }) => ({
+    strings: frets.flatMap((fret, s) => (fret === 0 ? [frets.length - s] : [])).join(' '),
+  }),
+  wrist: ({ prepared, lowestFret, model }) => ({
+    fret: lowestFret + model.capo,
+    little: nibble(prepared.pressed, 4) ? 1 : 0,
+  }),
   thumb: ({ prepared, lowestFret }) => ({ fret: fretOf(prepared, THUMB, lowestFret) }),
   press: ({ prepared }) => ({ tips: prepared.count + (nibble(prepared.pressed, THUMB) ? 1 : 0) }),
 };
@@ -65,6 +77,8 @@ function fretOf(prepared: PreparedFingering, finger: number, lowestFret: number)
 }
 
 function tipSpread(prepared: PreparedFingering): number {
-  const tips = usedFingers(prepared).filter((f) => nibble(prepared.pressed, f) === 1).map((f) => nibble(prepared.low, f));
+  const tips = usedFingers(prepared)
+    .filter((f) => nibble(prepared.pressed, f) === 1)
+    .map((f) => nibble(prepared.low, f));
   return tips.length ? Math.max(...tips) - Math.min(...tips) + 1 : 0;
 }

@@ -10,13 +10,27 @@ const grade = (text: string, hand: Hand = averageHand) => must(gradeGrip(frets(t
 
 describe('gradeGrip', () => {
   test.each([
-    ['022000', 18], ['x02210', 33], ['022100', 33], ['xx0232', 33], ['x32010', 40], ['320003', 35], ['xx3211', 49],
-    ['x24432', 63], ['355433', 64], ['577655', 60], ['133211', 76], ['x13331', 78], ['141221', 87],
+    ['022000', 18],
+    ['x02210', 33],
+    ['022100', 33],
+    ['xx0232', 33],
+    ['x32010', 40],
+    ['320003', 35],
+    ['xx3211', 49],
+    ['x24432', 63],
+    ['355433', 64],
+    ['577655', 60],
+    ['133211', 76],
+    ['x13331', 78],
+    ['141221', 87],
   ])('%s holds its anchor grade %i within 6 points', (text, anchor) => {
     expect(Math.abs(grade(text).total - anchor)).toBeLessThanOrEqual(6);
   });
 
-  test.each([['small', 82], ['large', 73]])('F barre for a %s hand is %i within 6', (name, anchor) => {
+  test.each([
+    ['small', 82],
+    ['large', 73],
+  ])('F barre for a %s hand is %i within 6', (name, anchor) => {
     const hand = must(makeHand({ sizeFactor: hands[name] }));
     expect(Math.abs(grade('133211', hand).total - anchor)).toBeLessThanOrEqual(6);
   });
@@ -28,7 +42,11 @@ describe('gradeGrip', () => {
       return graded.ok ? graded.value.points : Number.POSITIVE_INFINITY;
     };
     const wrong = shapePairs.filter((pair) => !(one(pair.easier) < one(pair.harder)));
-    expect(wrong.map((pair) => `${pair.easier.name} ${pair.easier.frets} < ${pair.harder.name} ${pair.harder.frets}`)).toEqual([]);
+    expect(
+      wrong.map(
+        (pair) => `${pair.easier.name} ${pair.easier.frets} < ${pair.harder.name} ${pair.harder.frets}`,
+      ),
+    ).toEqual([]);
     expect(shapePairs.length).toBe(63);
   });
 
@@ -40,7 +58,9 @@ describe('gradeGrip', () => {
     ['x02210', 'x,0,2,3,1,0'],
     ['022100', '0,2,3,1,0,0'],
   ])('%s is fingered %s', (text, fingers) => {
-    const labels = grade(text).fingering.fingers.map((label) => label ?? 'x').join();
+    const labels = grade(text)
+      .fingering.fingers.map((label) => label ?? 'x')
+      .join();
     expect(labels).toBe(fingers);
   });
 

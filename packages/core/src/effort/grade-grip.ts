@@ -108,6 +108,11 @@ export function gradeGrip(
 function unreachable(frets: Frets, hand: Hand): Result<never> {
   const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
   const span = Math.max(...fretted) - Math.min(...fretted);
-  if (span >= 4) return fail('grip.reach', 'frets', `${span + 1} frets for ${hand.reachMm ?? 140 * hand.sizeFactor} mm of reach`);
+  if (span >= 4)
+    return fail(
+      'grip.reach',
+      'frets',
+      `${span + 1} frets for ${hand.reachMm ?? 140 * hand.sizeFactor} mm of reach`,
+    );
   return fail('grip.fingers', 'frets', 'four fingers, or a barre over fewer strings');
 }

@@ -60,7 +60,12 @@ const FRETTED = new Int16Array(6);
  * parts that depend on the place are written into `parts` (length 9, order of EFFORT_PARTS) when the result
  * is finite; `fillFixedParts` adds those that do not.
  */
-export function holdPoints(model: HoldModel, f: PreparedFingering, lowestFret: number, parts: Float64Array): number {
+export function holdPoints(
+  model: HoldModel,
+  f: PreparedFingering,
+  lowestFret: number,
+  parts: Float64Array,
+): number {
   if (f.highestFret === 0) {
     parts.fill(0);
     return f.fixedPoints;
@@ -76,7 +81,8 @@ export function holdPoints(model: HoldModel, f: PreparedFingering, lowestFret: n
   let crowding = 0;
   if (f.crowdExtra) {
     const width = widthMm[lowestFret + f.crowdFret - 1];
-    crowding = EFFORT.crowding.weight * f.crowdExtra * (EFFORT.crowding.widthMm / width) * model.hand.sizeFactor;
+    crowding =
+      EFFORT.crowding.weight * f.crowdExtra * (EFFORT.crowding.widthMm / width) * model.hand.sizeFactor;
   }
   const wrist = wristPoints(model, f, fret, lowestFret);
   let thumb = 0;
@@ -166,7 +172,12 @@ function reachPoints(model: HoldModel, f: PreparedFingering, fret: Int16Array, h
     for (let b = a + 1; b <= 4; b++) {
       if (!nibble(f.pressed, b)) continue;
       const along = pressMm[fret[b]] - at;
-      const strings = nibble(f.low, b) > nibble(f.high, a) ? nibble(f.low, b) - nibble(f.high, a) : nibble(f.low, a) > nibble(f.high, b) ? nibble(f.low, a) - nibble(f.high, b) : 0;
+      const strings =
+        nibble(f.low, b) > nibble(f.high, a)
+          ? nibble(f.low, b) - nibble(f.high, a)
+          : nibble(f.low, a) > nibble(f.high, b)
+            ? nibble(f.low, a) - nibble(f.high, b)
+            : 0;
       const across = EFFORT.acrossWeight * strings * stringPitchMm[fret[b]];
       const distance = Math.sqrt(along * along + across * across);
       const most = model.maxMm[a * 5 + b] * share;
@@ -194,7 +205,8 @@ function barrePoints(model: HoldModel, f: PreparedFingering, fret: Int16Array): 
     points += k.base;
     if (i === 1) {
       const ringing = k.ringing + ((1 - k.ringing) * nibble(f.pressed, 1)) / length;
-      points += k.index * (length / 6) ** k.lengthExponent * stiff ** k.stiffnessExponent * ringing * model.barreHand;
+      points +=
+        k.index * (length / 6) ** k.lengthExponent * stiff ** k.stiffnessExponent * ringing * model.barreHand;
     } else {
       const little = i === 4 ? k.little : 1;
       const long = (length / 2) ** k.otherLengthExponent;
@@ -210,7 +222,8 @@ function wristPoints(model: HoldModel, f: PreparedFingering, fret: Int16Array, l
   const { pressMm, truePress1Mm, truePress5Mm } = model.geometry;
   const k = EFFORT.wrist;
   let nearest = Number.POSITIVE_INFINITY;
-  for (let i = 1; i <= 4; i++) if (nibble(f.pressed, i) && pressMm[fret[i]] < nearest) nearest = pressMm[fret[i]];
+  for (let i = 1; i <= 4; i++)
+    if (nibble(f.pressed, i) && pressMm[fret[i]] < nearest) nearest = pressMm[fret[i]];
   let points = 0;
   if (f.count > 0) {
     const nut = Math.max(0, 1 - (nearest - truePress1Mm) / (truePress5Mm - truePress1Mm));

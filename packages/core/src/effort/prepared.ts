@@ -92,11 +92,14 @@ function fingersPoints(structure: FingeringStructure, used: readonly number[]): 
   let points: number = k.count[used.length] + (structure.swapped ? k.swapped : 0);
   if (nibble(structure.pressed, 4)) points += k.little;
   if (nibble(structure.pressed, 3) && nibble(structure.pressed, 4)) {
-    const apart = Math.abs(nibble(structure.low, 4) - nibble(structure.high, 3)) + (nibble(structure.fret, 4) !== nibble(structure.fret, 3) ? 1 : 0);
+    const apart =
+      Math.abs(nibble(structure.low, 4) - nibble(structure.high, 3)) +
+      (nibble(structure.fret, 4) !== nibble(structure.fret, 3) ? 1 : 0);
     points += k.ringWithLittle * (0.5 + (0.5 * Math.min(3, apart)) / 2);
   }
   if (nibble(structure.pressed, 3) && !nibble(structure.pressed, 2)) points += k.noNeighbour;
-  if (nibble(structure.pressed, 4) && !nibble(structure.pressed, 3) && !nibble(structure.pressed, 2)) points += k.noNeighbour;
+  if (nibble(structure.pressed, 4) && !nibble(structure.pressed, 3) && !nibble(structure.pressed, 2))
+    points += k.noNeighbour;
   return points;
 }
 
@@ -112,13 +115,15 @@ function mutesPoints(structure: FingeringStructure, pattern: Int8Array): number 
   let points = 0;
   for (let s = 0; s < pattern.length; s++) {
     if (pattern[s] >= 0) continue;
-    if (s < first) points += k.bassSide * (s === first - 1 && nibble(structure.assigned, first) ? 1 : k.bassSideShare);
+    if (s < first)
+      points += k.bassSide * (s === first - 1 && nibble(structure.assigned, first) ? 1 : k.bassSideShare);
     else if (s > last) points += k.treble;
     else {
       const thicker = nibble(structure.assigned, s - 1);
       const thinner = nibble(structure.assigned, s + 1);
       if (!thicker && !thinner) points += k.none;
-      else points += thicker && nibble(structure.pressed, thicker) === 1 ? k.leaning : k.leaning * k.edgeFactor;
+      else
+        points += thicker && nibble(structure.pressed, thicker) === 1 ? k.leaning : k.leaning * k.edgeFactor;
     }
   }
   return points;
@@ -139,10 +144,19 @@ function splitPoints(structure: FingeringStructure, pattern: Int8Array): number 
   let points = 0;
   for (let a = 1; a <= 3; a++) {
     for (let b = a + 1; b <= 4; b++) {
-      if (!nibble(structure.pressed, a) || !nibble(structure.pressed, b) || nibble(structure.fret, a) !== nibble(structure.fret, b)) continue;
+      if (
+        !nibble(structure.pressed, a) ||
+        !nibble(structure.pressed, b) ||
+        nibble(structure.fret, a) !== nibble(structure.fret, b)
+      )
+        continue;
       const apart = nibble(structure.low, b) - nibble(structure.high, a);
-      const between = Array.from({ length: Math.max(0, apart - 1) }, (_, i) => nibble(structure.high, a) + 1 + i);
-      if (between.some((s) => pattern[s] > nibble(structure.fret, a) && nibble(structure.assigned, s))) points += EFFORT.crowding.split * (apart - 1) ** 2;
+      const between = Array.from(
+        { length: Math.max(0, apart - 1) },
+        (_, i) => nibble(structure.high, a) + 1 + i,
+      );
+      if (between.some((s) => pattern[s] > nibble(structure.fret, a) && nibble(structure.assigned, s)))
+        points += EFFORT.crowding.split * (apart - 1) ** 2;
     }
   }
   return points;
@@ -158,7 +172,12 @@ function splayPoints(structure: FingeringStructure, used: readonly number[]): nu
 function crowdedFret(structure: FingeringStructure): { fret: number; extra: number } {
   for (const f of [1, 2]) {
     if (nibble(structure.pressed, f) !== 1) continue;
-    const same = [1, 2, 3, 4].filter((g) => g >= f && nibble(structure.pressed, g) === 1 && nibble(structure.fret, g) === nibble(structure.fret, f));
+    const same = [1, 2, 3, 4].filter(
+      (g) =>
+        g >= f &&
+        nibble(structure.pressed, g) === 1 &&
+        nibble(structure.fret, g) === nibble(structure.fret, f),
+    );
     if (same.length >= 3) return { fret: nibble(structure.fret, f), extra: same.length - 2 };
   }
   return { fret: 0, extra: 0 };

@@ -21,7 +21,8 @@ export const REFERENCE_REACH_MM = 140;
 /** Checks a hand. Problems: `hand.size` (0.6 to 1.25), `hand.reach` (70 to 180 mm). */
 export function makeHand(parts: Partial<Hand>): Result<Hand> {
   const made: Hand = { ...averageHand, ...parts };
-  if (!(made.sizeFactor >= 0.6 && made.sizeFactor <= 1.25)) return fail('hand.size', 'sizeFactor', '0.6 to 1.25');
+  if (!(made.sizeFactor >= 0.6 && made.sizeFactor <= 1.25))
+    return fail('hand.size', 'sizeFactor', '0.6 to 1.25');
   if (made.reachMm !== undefined && !(made.reachMm >= 70 && made.reachMm <= 180)) {
     return fail('hand.reach', 'reachMm', '70 to 180 mm');
   }

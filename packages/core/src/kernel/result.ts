@@ -11,13 +11,18 @@ export interface Problem {
   readonly detail: string;
 }
 
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+export type Result<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
 export function ok<T>(value: T): Result<T> {
   return { ok: true, value };
 }
 
-export function fail(code: string, at: string | number, detail: string): { readonly ok: false; readonly problem: Problem } {
+export function fail(
+  code: string,
+  at: string | number,
+  detail: string,
+): { readonly ok: false; readonly problem: Problem } {
   return { ok: false, problem: { code, at: String(at), detail } };
 }
 

@@ -40,7 +40,7 @@ export const STATES = {
   settledSpreadDays: 7,
   dueRecall: 0.9,
   slippingRecall: 0.85,
-  stuck: { below: 0.7, takes: 8, days: 4, overDays: 10, usefulLogits: 0.3, chance: 0.2 },
+  stuck: { below: 0.7, takes: 8, days: 4, overDays: 10, usefulLogits: 0.6, chance: 0.2 },
   /** A new skill returns each practice day for this long. */
   newDays: 7,
   outlookDays: 14,

@@ -68,13 +68,23 @@ export function makeGrader(hand: Hand, instrument: Instrument): ItemGrader {
 }
 
 /** Difficulty in logits of the items a skill was exercised by, the hardest of them deciding. */
-export function difficultyLogits(items: readonly Item[], all: readonly Item[], grader: ItemGrader, fit: DifficultyFit): number {
+export function difficultyLogits(
+  items: readonly Item[],
+  all: readonly Item[],
+  grader: ItemGrader,
+  fit: DifficultyFit,
+): number {
   // A progression is as hard as the heaviest grip it was played on.
-  const judged = items.every((item) => item.kind === 'progression') ? all.filter((item) => item.kind === 'grip') : items;
+  const judged = items.every((item) => item.kind === 'progression')
+    ? all.filter((item) => item.kind === 'grip')
+    : items;
   let hardest = Number.NEGATIVE_INFINITY;
   for (const item of judged) {
     const shift = fit.shiftLogits[itemKey(item)] ?? 0;
-    hardest = Math.max(hardest, (grader.effort(item) - MASTERY.effortCentre) / MASTERY.effortPerLogit + shift);
+    hardest = Math.max(
+      hardest,
+      (grader.effort(item) - MASTERY.effortCentre) / MASTERY.effortPerLogit + shift,
+    );
   }
   return hardest;
 }

@@ -13,7 +13,11 @@ export interface Memory {
 
 const DAY_MS = 86_400_000;
 const scheduler = fsrs({ enable_fuzz: false, enable_short_term: false });
-const GRADES: Readonly<Record<TakeResult, Grade>> = { clean: Rating.Good, nearly: Rating.Hard, 'not yet': Rating.Again };
+const GRADES: Readonly<Record<TakeResult, Grade>> = {
+  clean: Rating.Good,
+  nearly: Rating.Hard,
+  'not yet': Rating.Again,
+};
 
 export function remember(memory: Memory | null, result: TakeResult, atMs: number): Memory {
   const at = new Date(atMs);

@@ -19,7 +19,11 @@ export interface PainState {
 }
 
 /** Replays pain and clearance events, in time order; `dayOf` gives the student's day of an instant. */
-export function painState(events: readonly LogEvent[], now: number, dayOf: (ms: number) => string): PainState {
+export function painState(
+  events: readonly LogEvent[],
+  now: number,
+  dayOf: (ms: number) => string,
+): PainState {
   let state: PainState = { status: 'free' };
   let clearedMs = 0;
   let painMs = 0;

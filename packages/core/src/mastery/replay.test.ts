@@ -19,17 +19,48 @@ const context: ReplayContext = {
 };
 const drill = { hand: averageHand, instrument: standardGuitar };
 const C_TO_G = must(
-  makeDrill(changeLoop({ grips: [{ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }, { chord: 'G', frets: [3, 2, 0, 0, 0, 3] }], beatsEach: 4, tempoBpm: 50 }), drill),
+  makeDrill(
+    changeLoop({
+      grips: [
+        { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
+        { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
+      ],
+      beatsEach: 4,
+      tempoBpm: 50,
+    }),
+    drill,
+  ),
 );
 const EM = must(makeDrill(ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill));
-const at = (day: number, minute = 0) => new Date(Date.UTC(2026, 2, 2, 16, minute) + day * 86_400_000).toISOString();
+const at = (day: number, minute = 0) =>
+  new Date(Date.UTC(2026, 2, 2, 16, minute) + day * 86_400_000).toISOString();
 let count = 0;
-const attempt = (when: string, result: TakeResult, more: Partial<Take> = {}, made = C_TO_G): AttemptEvent => ({
-  schemaVersion: 1, kind: 'attempt', id: `00000000-0000-7000-8000-${String(count++).padStart(12, '0')}`, ...ids, deviceSeq: count,
-  sentAt: when, receivedAt: when, modelVersion: 'm',
+const attempt = (
+  when: string,
+  result: TakeResult,
+  more: Partial<Take> = {},
+  made = C_TO_G,
+): AttemptEvent => ({
+  schemaVersion: 1,
+  kind: 'attempt',
+  id: `00000000-0000-7000-8000-${String(count++).padStart(12, '0')}`,
+  ...ids,
+  deviceSeq: count,
+  sentAt: when,
+  receivedAt: when,
+  modelVersion: 'm',
   take: {
-    recipe: made.recipe, items: made.items, startedAt: when, timeZone: 'Europe/Vienna', durationSeconds: 60, tempoBpm: made.tempoBpm,
-    steps: [], result, feel: { hand: 'easy' }, source: 'self', ...more,
+    recipe: made.recipe,
+    items: made.items,
+    startedAt: when,
+    timeZone: 'Europe/Vienna',
+    durationSeconds: 60,
+    tempoBpm: made.tempoBpm,
+    steps: [],
+    result,
+    feel: { hand: 'easy' },
+    source: 'self',
+    ...more,
   },
 });
 const skill = (events: LogEvent[], id: string, now = at(40)) => {
@@ -37,12 +68,15 @@ const skill = (events: LogEvent[], id: string, now = at(40)) => {
   if (!found) throw new Error(id);
   return found;
 };
-const series = (results: TakeResult[], everyDays = 1) => results.map((result, i) => attempt(at(i * everyDays), result));
+const series = (results: TakeResult[], everyDays = 1) =>
+  results.map((result, i) => attempt(at(i * everyDays), result));
 
 describe('replay', () => {
   test('with no events nothing is met and nothing is numbered', () => {
     const state = replay([], context, Date.parse(at(0)));
-    expect(state.skills.every((one) => one.state === 'not met' && one.chance === null && !one.marks.due)).toBe(true);
+    expect(
+      state.skills.every((one) => one.state === 'not met' && one.chance === null && !one.marks.due),
+    ).toBe(true);
     expect(state.pain.status).toBe('free');
   });
 
@@ -74,7 +108,11 @@ describe('replay', () => {
 
   test('a loop credits its grips too, and a ring check of Em only Em', () => {
     const state = replay(series(['clean', 'clean']), context, Date.parse(at(2)));
-    expect(state.skills.filter((one) => one.attempts > 0).map((one) => one.skillId)).toEqual(['open.c', 'open.g', 'near.c-g']);
+    expect(state.skills.filter((one) => one.attempts > 0).map((one) => one.skillId)).toEqual([
+      'open.c',
+      'open.g',
+      'near.c-g',
+    ]);
     const em = replay([attempt(at(0), 'clean', {}, EM)], context, Date.parse(at(1)));
     expect(em.skills.filter((one) => one.attempts > 0).map((one) => one.skillId)).toEqual(['open.em']);
   });
@@ -104,18 +142,52 @@ describe('replay', () => {
   });
 
   test('many takes over weeks without a rise are stuck', () => {
-    const flat = series(['nearly', 'not yet', 'clean', 'not yet', 'nearly', 'not yet', 'clean', 'not yet', 'nearly', 'not yet', 'not yet', 'nearly'], 2);
+    const flat = series(
+      [
+        'nearly',
+        'not yet',
+        'clean',
+        'not yet',
+        'nearly',
+        'not yet',
+        'clean',
+        'not yet',
+        'nearly',
+        'not yet',
+        'not yet',
+        'nearly',
+      ],
+      2,
+    );
     expect(skill(flat, 'near.c-g', at(24)).marks.stuck).toBe(true);
-    const rising = series(['not yet', 'not yet', 'not yet', 'not yet', 'clean', 'clean', 'clean', 'clean', 'clean', 'clean'], 2);
+    const rising = series(
+      ['not yet', 'not yet', 'not yet', 'not yet', 'clean', 'clean', 'clean', 'clean', 'clean', 'clean'],
+      2,
+    );
     expect(skill(rising, 'near.c-g', at(20)).marks.stuck).toBe(false);
   });
 
   test('a void event takes its attempt back; an override shows beside what the takes say', () => {
     const events: LogEvent[] = series(['clean', 'clean', 'not yet']);
-    const base = { schemaVersion: 1 as const, ...ids, deviceSeq: 99, sentAt: at(4), receivedAt: at(4), at: at(4) };
-    const without = skill([...events, { ...base, kind: 'void', id: 'ff', voids: events[2].id }], 'near.c-g', at(5));
+    const base = {
+      schemaVersion: 1 as const,
+      ...ids,
+      deviceSeq: 99,
+      sentAt: at(4),
+      receivedAt: at(4),
+      at: at(4),
+    };
+    const without = skill(
+      [...events, { ...base, kind: 'void', id: 'ff', voids: events[2].id }],
+      'near.c-g',
+      at(5),
+    );
     expect(without.attempts).toBe(2);
-    const said = skill([...events, { ...base, kind: 'override', id: 'fe', skillId: 'near.c-g', state: 'clean' }], 'near.c-g', at(5));
+    const said = skill(
+      [...events, { ...base, kind: 'override', id: 'fe', skillId: 'near.c-g', state: 'clean' }],
+      'near.c-g',
+      at(5),
+    );
     expect([said.state, said.computed, said.overridden]).toEqual(['clean', 'rough', true]);
   });
 
@@ -136,7 +208,16 @@ describe('pain', () => {
   const wrist: Feel = { hand: 'pain', where: 'wrist', side: 'left' };
   const status = (events: LogEvent[], now: string) => replay(events, context, Date.parse(now)).pain.status;
   const hurt = attempt(at(0), 'not yet', { feel: wrist });
-  const clear = (when: string): LogEvent => ({ schemaVersion: 1, kind: 'clearance', id: 'c', ...ids, deviceSeq: 1, sentAt: when, receivedAt: when, at: when });
+  const clear = (when: string): LogEvent => ({
+    schemaVersion: 1,
+    kind: 'clearance',
+    id: 'c',
+    ...ids,
+    deviceSeq: 1,
+    sentAt: when,
+    receivedAt: when,
+    at: when,
+  });
 
   test('stops the day, locks until cleared and two days free, then returns for a week', () => {
     expect(status([hurt], at(0, 30))).toBe('stopped today');
@@ -160,6 +241,8 @@ describe('ability', () => {
   });
 
   test('an unsure belief says less than a sure one', () => {
-    expect(cleanChance({ mean: 2, variance: 1.5 }, 0).mean).toBeLessThan(cleanChance({ mean: 2, variance: 0.05 }, 0).mean);
+    expect(cleanChance({ mean: 2, variance: 1.5 }, 0).mean).toBeLessThan(
+      cleanChance({ mean: 2, variance: 0.05 }, 0).mean,
+    );
   });
 });

@@ -12,7 +12,15 @@ import { averageHand, type Hand } from '../fretboard/hand';
 import { standardGuitar, type Instrument } from '../fretboard/instrument';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
-import { afterDays, cleanChance, forgettingLoad, learnFrom, takeWeight, type Belief, type CleanChance } from './ability';
+import {
+  afterDays,
+  cleanChance,
+  forgettingLoad,
+  learnFrom,
+  takeWeight,
+  type Belief,
+  type CleanChance,
+} from './ability';
 import { MASTERY, MASTERY_MODEL_VERSION, STATES } from './constants';
 import { difficultyLogits, makeGrader, tempoLoad, type DifficultyFit, type ItemGrader } from './difficulty';
 import { happenedAt, type LogEvent, type MasteryState } from './log';
@@ -80,7 +88,12 @@ export interface StudentState {
   readonly pain: PainState;
   readonly takes: number;
   readonly lastTakeAt: number | null;
-  readonly feels: { readonly easy: number; readonly tense: number; readonly pain: number; readonly unanswered: number };
+  readonly feels: {
+    readonly easy: number;
+    readonly tense: number;
+    readonly pain: number;
+    readonly unanswered: number;
+  };
 }
 
 interface Running {
@@ -112,7 +125,8 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
   const graders = datedGraders(context);
   const targets = new Map<string, number>();
   const current = graders(now);
-  for (const skill of context.syllabus.skills) targets.set(skill.id, targetLoad(skill, context, current, now));
+  for (const skill of context.syllabus.skills)
+    targets.set(skill.id, targetLoad(skill, context, current, now));
 
   const running = new Map<string, Running>();
   const overrides = new Map<string, MasteryState | null>();
@@ -130,7 +144,10 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
     for (const { skill, items } of skillsOf(event.take.items, context.syllabus)) {
       const before = running.get(skill.id) ?? startOf(skill, running);
       const load = takeLoad(event.take, items, grader, context.difficultyFit);
-      running.set(skill.id, afterTake(before, event.take, at, load, targets.get(skill.id) ?? 0, skill, dayOf(at)));
+      running.set(
+        skill.id,
+        afterTake(before, event.take, at, load, targets.get(skill.id) ?? 0, skill, dayOf(at)),
+      );
     }
   }
   return {
@@ -139,7 +156,14 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
     today: dayOf(now),
     skills: context.syllabus.skills.map((skill) => {
       const one = running.get(skill.id) ?? null;
-      return describe(skill, one, one?.belief ?? startOf(skill, running).belief, targets.get(skill.id) ?? 0, now, overrides.get(skill.id) ?? null);
+      return describe(
+        skill,
+        one,
+        one?.belief ?? startOf(skill, running).belief,
+        targets.get(skill.id) ?? 0,
+        now,
+        overrides.get(skill.id) ?? null,
+      );
     }),
     pain: painState(live, now, dayOf),
     takes,
@@ -171,7 +195,9 @@ export function dayReader(timeZone: string): (ms: number) => string {
 
 function datedGraders(context: ReplayContext): (ms: number) => ItemGrader {
   const hands = context.hands.length ? context.hands : [{ from: '1970-01-01T00:00:00Z', value: averageHand }];
-  const instruments = context.instruments.length ? context.instruments : [{ from: '1970-01-01T00:00:00Z', value: standardGuitar }];
+  const instruments = context.instruments.length
+    ? context.instruments
+    : [{ from: '1970-01-01T00:00:00Z', value: standardGuitar }];
   const made = new Map<string, ItemGrader>();
   return (ms) => {
     const h = indexAt(hands, ms);
@@ -203,7 +229,10 @@ export function datedAt<T>(records: readonly Dated<T>[], ms: number, fallback: T
 }
 
 function takeLoad(take: Take, items: readonly Item[], grader: ItemGrader, fit: DifficultyFit): number {
-  return difficultyLogits(items, take.items, grader, fit) + tempoLoad(take.tempoBpm, grader.predictedBpm(take.items));
+  return (
+    difficultyLogits(items, take.items, grader, fit) +
+    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items))
+  );
 }
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */
@@ -221,7 +250,9 @@ function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, no
 /** A new skill starts from what it needs, not from zero. */
 function startOf(skill: Skill, running: ReadonlyMap<string, Running>): Running {
   const needs = skill.needs.flat().flatMap((id) => running.get(id)?.belief.mean ?? []);
-  const mean = needs.length ? (MASTERY.fromNeeds * needs.reduce((a, b) => a + b, 0)) / needs.length : MASTERY.priorMean;
+  const mean = needs.length
+    ? (MASTERY.fromNeeds * needs.reduce((a, b) => a + b, 0)) / needs.length
+    : MASTERY.priorMean;
   return {
     belief: { mean, variance: MASTERY.priorVariance },
     memory: null,
@@ -239,7 +270,15 @@ function startOf(skill: Skill, running: ReadonlyMap<string, Running>): Running {
   };
 }
 
-function afterTake(before: Running, take: Take, at: number, load: number, target: number, skill: Skill, day: string): Running {
+function afterTake(
+  before: Running,
+  take: Take,
+  at: number,
+  load: number,
+  target: number,
+  skill: Skill,
+  day: string,
+): Running {
   const clean = take.result === 'clean';
   const rested = before.memory ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : before.belief;
   const forgotten = before.memory ? forgettingLoad(recallAt(before.memory, at)) : 0;
@@ -248,7 +287,11 @@ function afterTake(before: Running, take: Take, at: number, load: number, target
   const days = before.days.add(day);
   const contexts = clean ? before.contexts.add(contextOf(take)) : before.contexts;
   const attempts = before.attempts + 1;
-  const reachedClean = attempts >= STATES.leastTakes && chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.size >= STATES.cleanDays;
+  const reachedClean =
+    attempts >= STATES.leastTakes &&
+    chance.mean >= STATES.clean &&
+    chance.low >= STATES.cleanLower &&
+    days.size >= STATES.cleanDays;
   const atTarget = skill.targetBpm === null || (take.tempoBpm ?? 0) >= skill.targetBpm;
   return {
     belief,
@@ -259,7 +302,9 @@ function afterTake(before: Running, take: Take, at: number, load: number, target
     everClean: before.everClean || reachedClean,
     days,
     contexts,
-    heardAtTarget: before.heardAtTarget || (clean && atTarget && (take.source === 'teacher' || take.source === 'listener')),
+    heardAtTarget:
+      before.heardAtTarget ||
+      (clean && atTarget && (take.source === 'teacher' || take.source === 'listener')),
     peak: !before.peak || chance.mean > before.peak.mean ? { mean: chance.mean, at } : before.peak,
     history: [...before.history, { at, mean: chance.mean, low: chance.low, high: chance.high, clean }],
     trail: [...before.trail, { at, belief }],
@@ -283,9 +328,24 @@ function describe(
 ): SkillState {
   if (!one?.memory) {
     return {
-      skillId: skill.id, state: override ?? 'not met', overridden: override !== null, computed: 'not met', attempts: 0, chance: null,
-      outlook: null, targetLoad: target, belief, recall: null, dueAt: null, lastAt: null, lastClean: false, everClean: false, peak: null,
-      marks: { due: false, slipping: false, stuck: false }, history: [], lastBpm: null,
+      skillId: skill.id,
+      state: override ?? 'not met',
+      overridden: override !== null,
+      computed: 'not met',
+      attempts: 0,
+      chance: null,
+      outlook: null,
+      targetLoad: target,
+      belief,
+      recall: null,
+      dueAt: null,
+      lastAt: null,
+      lastClean: false,
+      everClean: false,
+      peak: null,
+      marks: { due: false, slipping: false, stuck: false },
+      history: [],
+      lastBpm: null,
     };
   }
   const recall = recallAt(one.memory, now);

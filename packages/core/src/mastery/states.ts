@@ -4,7 +4,7 @@
  * days over seven, once at target heard by a teacher. Marks stand beside the word: due, slipping, stuck.
  */
 import type { Belief, CleanChance } from './ability';
-import { STATES } from './constants';
+import { MASTERY, STATES } from './constants';
 import type { MasteryState } from './log';
 
 export interface Marks {
@@ -46,7 +46,8 @@ export function judgeState(evidence: Evidence): { readonly state: MasteryState; 
 
 function stateOf({ attempts, chance, days, contexts, heardAtTarget }: Evidence): MasteryState {
   if (attempts < STATES.leastTakes || chance.mean < STATES.rough) return 'rough';
-  const clean = chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.length >= STATES.cleanDays;
+  const clean =
+    chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.length >= STATES.cleanDays;
   if (!clean) return 'workable';
   const spreadDays = (Date.parse(days[days.length - 1]) - Date.parse(days[0])) / DAY_MS;
   const settled =
@@ -66,7 +67,9 @@ function isStuck({ attempts, days, trail, belief }: Evidence): boolean {
   const spreadDays = (trail[trail.length - 1].at - trail[0].at) / DAY_MS;
   if (spreadDays < rule.overDays) return false;
   const then = trail[trail.length - rule.takes].belief;
-  const spread = Math.sqrt(then.variance + belief.variance);
+  // The two beliefs share most of their evidence; what can differ is what a random walk drifts in between.
+  const daysBetween = (trail[trail.length - 1].at - trail[trail.length - rule.takes].at) / DAY_MS;
+  const spread = Math.sqrt(Math.max(0.1, MASTERY.driftPerDay * daysBetween));
   const chanceOfRise = 1 - normal((rule.usefulLogits - (belief.mean - then.mean)) / spread);
   return chanceOfRise < rule.chance;
 }

@@ -10,6 +10,7 @@ import { changeLoop, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
+import { difficultyLogits, makeGrader, PRIOR_FIT, tempoLoad, type ItemGrader } from '../mastery/difficulty';
 import type { SkillState, StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
 import type { Skill, Syllabus } from '../syllabus/skill';
@@ -23,6 +24,8 @@ export const WORTH = {
   perUnlocked: 0.12,
   repair: 0.95,
   review: 0.8,
+  /** Share of a review's worth that a skill just come due has. */
+  leastFading: 0.35,
   use: 0.75,
   goal: 1.6,
   /** Minutes after which 63 % of a block's worth is reached. */
@@ -42,6 +45,8 @@ export interface Candidate {
   readonly longest: number;
   /** For a use: ids of the skills its items exercise. */
   readonly exercises: readonly string[];
+  /** Set on a use made for one new skill: it makes sense only beside that skill's own block. */
+  readonly onlyWith?: string;
 }
 
 export interface CandidateContext extends DrillContext {
@@ -53,7 +58,8 @@ export interface CandidateContext extends DrillContext {
   readonly allowBarre: boolean;
 }
 
-const ONCE_CLEAN = (state: SkillState) => state.everClean || state.state === 'clean' || state.state === 'settled';
+const ONCE_CLEAN = (state: SkillState) =>
+  state.everClean || state.state === 'clean' || state.state === 'settled';
 
 /** Whether the needs of a skill were once clean and have not slipped since. */
 function isOpen(skill: Skill, states: ReadonlyMap<string, SkillState>, waived: readonly string[]): boolean {
@@ -68,19 +74,25 @@ function isOpen(skill: Skill, states: ReadonlyMap<string, SkillState>, waived: r
 /** All candidates, most worth first; what this hand cannot be asked is left out. */
 export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
+  const grader = makeGrader(context.hand, context.instrument);
   const candidates = context.syllabus.skills.flatMap((skill) => {
     const own = states.get(skill.id);
     if (!own || context.waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
     const kind = kindOf(skill, own, states, context.waived);
     if (!kind) return [];
-    const fitted = fittedDrill(skill, own, context);
+    const fitted = fittedDrill(skill, own, context, grader);
     if (!fitted) return [];
     return [describe(kind, skill, own, fitted, context, states)];
   });
   return candidates.sort((a, b) => b.worth - a.worth || (a.id < b.id ? -1 : 1));
 }
 
-function kindOf(skill: Skill, own: SkillState, states: ReadonlyMap<string, SkillState>, waived: readonly string[]): BlockKind | null {
+function kindOf(
+  skill: Skill,
+  own: SkillState,
+  states: ReadonlyMap<string, SkillState>,
+  waived: readonly string[],
+): BlockKind | null {
   if (own.attempts === 0) {
     if (!isOpen(skill, states, waived)) return null;
     return skill.use ? 'apply' : 'new';
@@ -92,14 +104,20 @@ function kindOf(skill: Skill, own: SkillState, states: ReadonlyMap<string, Skill
 }
 
 /** The first recipe within this hand's grip limit, made easier while its chance is low. */
-function fittedDrill(skill: Skill, own: SkillState, context: CandidateContext): { recipe: Recipe; drill: Drill; chance: number } | null {
+function fittedDrill(
+  skill: Skill,
+  own: SkillState,
+  context: CandidateContext,
+  grader: ItemGrader,
+): { recipe: Recipe; drill: Drill; chance: number } | null {
   let best: { recipe: Recipe; drill: Drill; chance: number } | null = null;
   for (const practice of skill.practice) {
     const recipe = atLastTempo(practice, own, skill);
     const drill = makeDrill(recipe, context);
     if (!drill.ok || drill.value.heaviestGrip > context.limits.gripEffort) continue;
-    const fitted = { recipe, drill: drill.value, chance: chanceOf(drill.value, own) };
-    if (!best || Math.abs(fitted.chance - WORTH.bestChance) < Math.abs(best.chance - WORTH.bestChance)) best = fitted;
+    const fitted = { recipe, drill: drill.value, chance: chanceOf(drill.value, own, skill, context, grader) };
+    if (!best || Math.abs(fitted.chance - WORTH.bestChance) < Math.abs(best.chance - WORTH.bestChance))
+      best = fitted;
   }
   // Only tempo gives way here; another grip would be another thing to learn.
   for (let notch = 0; best?.recipe.family === 'change loop' && best.chance < 0.6 && notch < 4; notch++) {
@@ -107,7 +125,11 @@ function fittedDrill(skill: Skill, own: SkillState, context: CandidateContext): 
     const lighter = easier(best.recipe, context);
     const drill = lighter.ok ? makeDrill(lighter.value, context) : lighter;
     if (!lighter.ok || !drill.ok || !stillTrains(drill.value, skill, context)) break;
-    best = { recipe: lighter.value, drill: drill.value, chance: chanceOf(drill.value, own) };
+    best = {
+      recipe: lighter.value,
+      drill: drill.value,
+      chance: chanceOf(drill.value, own, skill, context, grader),
+    };
   }
   return best;
 }
@@ -122,11 +144,18 @@ function atLastTempo(recipe: Recipe, own: SkillState, skill: Skill): Recipe {
   return { ...recipe, parameters: { ...recipe.parameters, tempoBpm: Math.round(clamp(next, 30, 200)) } };
 }
 
-/** P(clean) of a drill: the skill's belief against the drill's own effort and tempo. */
-function chanceOf(drill: Drill, own: SkillState): number {
-  const difficulty = (drill.heaviestGrip - 50) / 12;
-  const load = drill.tempoBpm && drill.predictedBpm ? Math.max(0, 3 * Math.log(drill.tempoBpm / drill.predictedBpm)) : 0;
-  return cleanChance(own.belief, difficulty + load + forgettingLoad(own.recall ?? 1)).mean;
+/** P(clean) of a drill now: the skill's belief against the drill's own items, tempo and what recall is lost. */
+function chanceOf(
+  drill: Drill,
+  own: SkillState,
+  skill: Skill,
+  context: CandidateContext,
+  grader: ItemGrader,
+): number {
+  const items = skillsOf(drill.items, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
+  const difficulty = difficultyLogits(items, drill.items, grader, PRIOR_FIT);
+  const load = difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items));
+  return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
 }
 
 function describe(
@@ -143,10 +172,12 @@ function describe(
   const base = {
     new: WORTH.new + WORTH.perUnlocked * unlocks,
     repair: WORTH.repair * (own.marks.stuck ? 0.9 : 1) + WORTH.perUnlocked * unlocks * 0.5,
-    review: WORTH.review * clamp(1 - (own.recall ?? 1), 0.1, 1) * 2,
+    review: WORTH.review * clamp(WORTH.leastFading + 2 * (1 - (own.recall ?? 1)), 0, 1),
     apply: WORTH.use,
   }[kind as 'new' | 'repair' | 'review' | 'apply'];
-  const lengths = { new: [6, 12], repair: [4, 9], review: [3, 6], apply: [5, 11] }[kind as 'new' | 'repair' | 'review' | 'apply'];
+  const lengths = { new: [6, 12], repair: [4, 9], review: [3, 6], apply: [5, 11] }[
+    kind as 'new' | 'repair' | 'review' | 'apply'
+  ];
   const exercises = skillsOf(fitted.drill.items, context.syllabus).map((found) => found.skill.id);
   return {
     id: `${kind}:${skill.id}`,
@@ -168,12 +199,22 @@ function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: num
   const number = own.chance ? Math.round(100 * own.chance.mean) : 0;
   if (own.marks.stuck) return { code: 'because.stuck', values: { takes: own.attempts, number } };
   if (own.marks.slipping) {
-    return { code: 'because.slipping', values: { number, was: Math.round(100 * (own.peak?.mean ?? 0)), on: own.peak?.at ?? 0 } };
+    return {
+      code: 'because.slipping',
+      values: { number, was: Math.round(100 * (own.peak?.mean ?? 0)), on: own.peak?.at ?? 0 },
+    };
   }
-  if (kind === 'review') return { code: 'because.due', values: { number, recall: Math.round(100 * (own.recall ?? 0)), on: own.lastAt ?? 0 } };
+  if (kind === 'review')
+    return {
+      code: 'because.due',
+      values: { number, recall: Math.round(100 * (own.recall ?? 0)), on: own.lastAt ?? 0 },
+    };
   if (kind === 'repair') return { code: 'because.half', values: { number, chance: percent } };
   if (kind === 'apply') return { code: 'because.use', values: { number, chance: percent } };
-  return { code: goal ? 'because.goal' : unlocks ? 'because.unlocks' : 'because.open', values: { unlocks, chance: percent } };
+  return {
+    code: goal ? 'because.goal' : unlocks ? 'because.unlocks' : 'because.open',
+    values: { unlocks, chance: percent },
+  };
 }
 
 /** How many skills wait for this one alone. */
@@ -185,7 +226,11 @@ function unlockedBy(skill: Skill, syllabus: Syllabus, states: ReadonlyMap<string
 }
 
 /** A loop that uses a skill's grip next to one the student holds best, for when no progression contains it. */
-export function useOf(candidate: Candidate, state: StudentState, context: CandidateContext): { recipe: Recipe; drill: Drill } | null {
+export function useOf(
+  candidate: Candidate,
+  state: StudentState,
+  context: CandidateContext,
+): { recipe: Recipe; drill: Drill } | null {
   const grip = firstGrip(candidate.recipe);
   if (!grip) return null;
   const held = [...state.skills]

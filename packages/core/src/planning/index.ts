@@ -1,4 +1,12 @@
-export { BLOCK_KINDS, PLAN_MODEL_VERSION, planMinutes, type BlockKind, type LeftOut, type LessonPlan, type PlanBlock } from './plan';
+export {
+  BLOCK_KINDS,
+  PLAN_MODEL_VERSION,
+  planMinutes,
+  type BlockKind,
+  type LeftOut,
+  type LessonPlan,
+  type PlanBlock,
+} from './plan';
 export { CHILD_LIMITS, DEFAULT_LIMITS, makeLimits, type HandLimits } from './limits';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';

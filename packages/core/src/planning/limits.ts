@@ -16,16 +16,30 @@ export interface HandLimits {
   readonly assumed: boolean;
 }
 
-export const DEFAULT_LIMITS: HandLimits = { schemaVersion: 1, gripEffort: 70, barreMinutes: 6, load: 5, assumed: true };
+export const DEFAULT_LIMITS: HandLimits = {
+  schemaVersion: 1,
+  gripEffort: 70,
+  barreMinutes: 6,
+  load: 5,
+  assumed: true,
+};
 
 /** Half of the barre minutes and load, and a lower grip limit, for hands under sixteen (assumption). */
-export const CHILD_LIMITS: HandLimits = { schemaVersion: 1, gripEffort: 58, barreMinutes: 3, load: 3.5, assumed: true };
+export const CHILD_LIMITS: HandLimits = {
+  schemaVersion: 1,
+  gripEffort: 58,
+  barreMinutes: 3,
+  load: 3.5,
+  assumed: true,
+};
 
 /** Checks limits; problems name the field. */
 export function makeLimits(parts: Partial<HandLimits>): Result<HandLimits> {
   const made = { ...DEFAULT_LIMITS, ...parts };
-  if (!(made.gripEffort >= 10 && made.gripEffort <= 100)) return fail('limits.grip', 'gripEffort', '10 to 100');
-  if (!(made.barreMinutes >= 0 && made.barreMinutes <= 20)) return fail('limits.barre', 'barreMinutes', '0 to 20 minutes');
+  if (!(made.gripEffort >= 10 && made.gripEffort <= 100))
+    return fail('limits.grip', 'gripEffort', '10 to 100');
+  if (!(made.barreMinutes >= 0 && made.barreMinutes <= 20))
+    return fail('limits.barre', 'barreMinutes', '0 to 20 minutes');
   if (!(made.load >= 1 && made.load <= 12)) return fail('limits.load', 'load', '1 to 12 effort-minutes');
   return ok(made);
 }

@@ -3,43 +3,102 @@ import { makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../
 import { must } from '../kernel';
 import { PRIOR_FIT, replay, type AttemptEvent, type LogEvent, type ReplayContext } from '../mastery';
 import { firstSyllabus } from '../syllabus';
-import { DEFAULT_LIMITS, handLoad, makeLimits, peakLoad, planLesson, planMinutes, type LessonConstraints, type PlanBlock } from '.';
+import {
+  DEFAULT_LIMITS,
+  handLoad,
+  makeLimits,
+  peakLoad,
+  planLesson,
+  planMinutes,
+  type LessonConstraints,
+  type PlanBlock,
+} from '.';
 
 const drill = { hand: averageHand, instrument: standardGuitar };
 const context: ReplayContext = {
-  syllabus: firstSyllabus, hands: [], instruments: [], difficultyFit: PRIOR_FIT, modelVersion: 'm', timeZone: 'UTC',
+  syllabus: firstSyllabus,
+  hands: [],
+  instruments: [],
+  difficultyFit: PRIOR_FIT,
+  modelVersion: 'm',
+  timeZone: 'UTC',
 };
 const at = (day: number) => new Date(Date.UTC(2026, 2, 2, 16) + day * 86_400_000).toISOString();
 let n = 0;
-const attempt = (skillId: string, day: number, result: TakeResult, feel: Feel | null = { hand: 'easy' }): AttemptEvent => {
+const attempt = (
+  skillId: string,
+  day: number,
+  result: TakeResult,
+  feel: Feel | null = { hand: 'easy' },
+): AttemptEvent => {
   const skill = firstSyllabus.skills.find((one) => one.id === skillId);
-  const made = must(makeDrill(skill?.practice[0] ?? ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill));
+  const made = must(
+    makeDrill(skill?.practice[0] ?? ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill),
+  );
   const when = at(day);
   const take: Take = {
-    recipe: made.recipe, items: made.items, startedAt: when, timeZone: 'UTC', durationSeconds: 60, tempoBpm: made.tempoBpm, steps: [], result, feel, source: 'teacher',
+    recipe: made.recipe,
+    items: made.items,
+    startedAt: when,
+    timeZone: 'UTC',
+    durationSeconds: 60,
+    tempoBpm: made.tempoBpm,
+    steps: [],
+    result,
+    feel,
+    source: 'teacher',
   };
-  const base = { schemaVersion: 1 as const, studentId: 's', actorId: 'a', deviceId: 'd', deviceSeq: n, sentAt: when, receivedAt: when };
+  const base = {
+    schemaVersion: 1 as const,
+    studentId: 's',
+    actorId: 'a',
+    deviceId: 'd',
+    deviceSeq: n,
+    sentAt: when,
+    receivedAt: when,
+  };
   return { ...base, kind: 'attempt', id: `id-${String(n++).padStart(6, '0')}`, take, modelVersion: 'm' };
 };
-const clean = (skillId: string, days: number, from = 0) => Array.from({ length: days }, (_, i) => attempt(skillId, from + i, 'clean'));
-const constraints: LessonConstraints = { ...drill, minutes: 45, limits: DEFAULT_LIMITS, goals: [], waived: [] };
+const clean = (skillId: string, days: number, from = 0) =>
+  Array.from({ length: days }, (_, i) => attempt(skillId, from + i, 'clean'));
+const constraints: LessonConstraints = {
+  ...drill,
+  minutes: 45,
+  limits: DEFAULT_LIMITS,
+  goals: [],
+  waived: [],
+};
 const plan = (events: LogEvent[], day: number, more: Partial<LessonConstraints> = {}) =>
   must(planLesson(replay(events, context, Date.parse(at(day))), firstSyllabus, { ...constraints, ...more }));
-const seasoned = ['open.em', 'open.e', 'open.am', 'open.a', 'open.d', 'open.c', 'open.g', 'open.small-f', 'near.e-am', 'near.c-g', 'roots.6', 'low.e-minor'].flatMap(
-  (id) => clean(id, 12),
-);
+const seasoned = [
+  'open.em',
+  'open.e',
+  'open.am',
+  'open.a',
+  'open.d',
+  'open.c',
+  'open.g',
+  'open.small-f',
+  'near.e-am',
+  'near.c-g',
+  'roots.6',
+  'low.e-minor',
+].flatMap((id) => clean(id, 12));
 
 describe('planLesson', () => {
-  test.each([20, 30, 45, 60, 90])('fills %i minutes exactly, easy minutes first, for a beginner and a seasoned player', (minutes) => {
-    for (const events of [[], seasoned]) {
-      const made = plan(events, 20, { minutes });
-      expect(planMinutes(made.blocks)).toBe(minutes);
-      expect(made.blocks[0].kind).toBe('warm up');
-      expect(made.blocks[0].minutes).toBe(3);
-      expect(made.blocks.filter((block) => block.kind === 'new').length).toBeLessThanOrEqual(2);
-      expect(made.blocks.every((block) => block.because.code.startsWith('because.'))).toBe(true);
-    }
-  });
+  test.each([20, 30, 45, 60, 90])(
+    'fills %i minutes exactly, easy minutes first, for a beginner and a seasoned player',
+    (minutes) => {
+      for (const events of [[], seasoned]) {
+        const made = plan(events, 20, { minutes });
+        expect(planMinutes(made.blocks)).toBe(minutes);
+        expect(made.blocks[0].kind).toBe('warm up');
+        expect(made.blocks[0].minutes).toBe(3);
+        expect(made.blocks.filter((block) => block.kind === 'new').length).toBeLessThanOrEqual(2);
+        expect(made.blocks.every((block) => block.because.code.startsWith('because.'))).toBe(true);
+      }
+    },
+  );
 
   test('a new thing is used in the same lesson', () => {
     for (const events of [[], seasoned]) {
@@ -59,8 +118,13 @@ describe('planLesson', () => {
   });
 
   test('two barre blocks do not touch while something else can stand between', () => {
-    const blocks = plan(seasoned, 20, { minutes: 60, limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })) }).blocks;
-    const touching = blocks.filter((block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0);
+    const blocks = plan(seasoned, 20, {
+      minutes: 60,
+      limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })),
+    }).blocks;
+    const touching = blocks.filter(
+      (block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0,
+    );
     expect(touching).toEqual([]);
   });
 
@@ -75,7 +139,9 @@ describe('planLesson', () => {
 
   test('fewer new skills are planned when the teacher says so', () => {
     expect(plan([], 0, { newSkills: 1 }).blocks.filter((block) => block.kind === 'new')).toHaveLength(1);
-    expect(plan(seasoned, 20, { newSkills: 0 }).blocks.filter((block) => block.kind === 'new')).toHaveLength(0);
+    expect(plan(seasoned, 20, { newSkills: 0 }).blocks.filter((block) => block.kind === 'new')).toHaveLength(
+      0,
+    );
   });
 
   test('what fades comes back: a neglected skill is reviewed or repaired', () => {
@@ -91,7 +157,13 @@ describe('planLesson', () => {
   });
 
   test('locked blocks stay as they are and the rest is planned around them', () => {
-    const mine: PlanBlock = { ...plan([], 0).blocks[1], id: 'mine', kind: 'apply', minutes: 17, locked: true };
+    const mine: PlanBlock = {
+      ...plan([], 0).blocks[1],
+      id: 'mine',
+      kind: 'apply',
+      minutes: 17,
+      locked: true,
+    };
     const made = plan(seasoned, 20, { locked: [mine] });
     expect(made.blocks).toContainEqual(mine);
     expect(planMinutes(made.blocks)).toBe(45);
@@ -107,12 +179,25 @@ describe('planLesson', () => {
     const hurt = attempt('open.em', 20, 'not yet', { hand: 'pain', where: 'wrist', side: 'left' });
     const made = plan([...seasoned, hurt], 21);
     expect(planMinutes(made.blocks)).toBe(45);
-    expect(made.blocks.every((block) => block.kind === 'rest' && block.recipe === null && block.effort === 0)).toBe(true);
+    expect(
+      made.blocks.every((block) => block.kind === 'rest' && block.recipe === null && block.effort === 0),
+    ).toBe(true);
   });
 
   test('after clearance half the minutes are played, without a barre', () => {
     const hurt = attempt('open.em', 20, 'not yet', { hand: 'pain', where: 'wrist', side: 'left' });
-    const clear: LogEvent = { schemaVersion: 1, kind: 'clearance', id: 'c', studentId: 's', actorId: 't', deviceId: 'd', deviceSeq: 1, sentAt: at(21), receivedAt: at(21), at: at(21) };
+    const clear: LogEvent = {
+      schemaVersion: 1,
+      kind: 'clearance',
+      id: 'c',
+      studentId: 's',
+      actorId: 't',
+      deviceId: 'd',
+      deviceSeq: 1,
+      sentAt: at(21),
+      receivedAt: at(21),
+      at: at(21),
+    };
     const made = plan([...seasoned, hurt, clear], 24);
     const played = made.blocks.filter((block) => block.effort > 0 && block.kind !== 'warm up');
     expect(planMinutes(made.blocks)).toBe(45);
@@ -121,14 +206,26 @@ describe('planLesson', () => {
   });
 
   test.each([0, 600, 12.5, -5])('a lesson of %d minutes is refused', (minutes) => {
-    const made = planLesson(replay([], context, Date.parse(at(0))), firstSyllabus, { ...constraints, minutes });
+    const made = planLesson(replay([], context, Date.parse(at(0))), firstSyllabus, {
+      ...constraints,
+      minutes,
+    });
     expect(made.ok ? '' : made.problem.code).toBe('plan.minutes');
   });
 });
 
 describe('hand load', () => {
   const block = (minutes: number, effort: number): PlanBlock => ({
-    id: 'x', kind: 'new', minutes, title: { code: '', values: {} }, because: { code: '', values: {} }, skillId: null, recipe: null, effort, barreMinutes: 0, locked: false,
+    id: 'x',
+    kind: 'new',
+    minutes,
+    title: { code: '', values: {} },
+    because: { code: '', values: {} },
+    skillId: null,
+    recipe: null,
+    effort,
+    barreMinutes: 0,
+    locked: false,
   });
 
   test('fills while playing, drains at rest, and halves in eight minutes', () => {

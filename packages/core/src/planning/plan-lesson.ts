@@ -10,7 +10,14 @@ import type { Reason } from '../effort/explain';
 import type { StudentState } from '../mastery/replay';
 import { lessonCandidates, useOf, type Candidate, type CandidateContext } from './candidates';
 import type { HandLimits } from './limits';
-import { PLAN_MODEL_VERSION, planMinutes, type LeftOut, type LessonPlan, type PlanBlock } from './plan';
+import {
+  PLAN_MODEL_VERSION,
+  planMinutes,
+  type BlockKind,
+  type LeftOut,
+  type LessonPlan,
+  type PlanBlock,
+} from './plan';
 import { barreShare, solveLesson, type Chosen, type Solution, type SolveLimits } from './solve';
 
 export interface LessonConstraints extends Omit<CandidateContext, 'limits' | 'allowBarre' | 'syllabus'> {
@@ -22,19 +29,41 @@ export interface LessonConstraints extends Omit<CandidateContext, 'limits' | 'al
   readonly locked?: readonly PlanBlock[];
 }
 
-export const PLAN = { warmUpMinutes: 3, takeHomeMinutes: 3, restMinutes: 3, newSkills: 2, shortest: 10, longest: 180, tried: 14 } as const;
+export const PLAN = {
+  warmUpMinutes: 3,
+  takeHomeMinutes: 3,
+  restMinutes: 3,
+  newSkills: 2,
+  shortest: 10,
+  longest: 180,
+} as const;
+
+/** Candidates of each kind that the solver sees, best first: enough for any lesson, few enough to be quick. */
+const TRIED: Readonly<Partial<Record<BlockKind, number>>> = { new: 6, repair: 6, review: 5, apply: 4 };
+
+function bestOfEachKind(all: readonly Candidate[]): Candidate[] {
+  return Object.entries(TRIED).flatMap(([kind, most]) =>
+    all.filter((candidate) => candidate.kind === kind).slice(0, most),
+  );
+}
 
 /**
  * A lesson of `minutes` (10 to 180). Problems: `plan.minutes`, `plan.locked` when locked blocks leave no room.
  */
-export function planLesson(state: StudentState, syllabus: CandidateContext['syllabus'], constraints: LessonConstraints): Result<LessonPlan> {
+export function planLesson(
+  state: StudentState,
+  syllabus: CandidateContext['syllabus'],
+  constraints: LessonConstraints,
+): Result<LessonPlan> {
   const { minutes } = constraints;
   if (!(Number.isInteger(minutes) && minutes >= PLAN.shortest && minutes <= PLAN.longest)) {
     return fail('plan.minutes', 'minutes', `${PLAN.shortest} to ${PLAN.longest} whole minutes`);
   }
   const locked = constraints.locked ?? [];
-  if (planMinutes(locked) > minutes) return fail('plan.locked', 'locked', `locked blocks of ${minutes} minutes at most`);
-  if (state.pain.status === 'stopped today' || state.pain.status === 'locked') return ok(restingPlan(state, minutes));
+  if (planMinutes(locked) > minutes)
+    return fail('plan.locked', 'locked', `locked blocks of ${minutes} minutes at most`);
+  if (state.pain.status === 'stopped today' || state.pain.status === 'locked')
+    return ok(restingPlan(state, minutes));
   return ok(playingPlan(state, syllabus, constraints, locked));
 }
 
@@ -46,7 +75,12 @@ function playingPlan(
 ): LessonPlan {
   const { minutes, limits } = constraints;
   const returning = state.pain.status === 'returning';
-  const context: CandidateContext = { ...constraints, syllabus, limits, allowBarre: limits.barreMinutes > 0 && !returning };
+  const context: CandidateContext = {
+    ...constraints,
+    syllabus,
+    limits,
+    allowBarre: limits.barreMinutes > 0 && !returning,
+  };
   const taken = new Set(locked.flatMap((block) => block.skillId ?? []));
   const all = lessonCandidates(state, context).filter((candidate) => !taken.has(candidate.skill.id));
   const opening = locked.some((block) => block.kind === 'warm up') ? [] : [warmUpBlock(context)];
@@ -62,7 +96,7 @@ function playingPlan(
     blocks: Math.max(1, Math.ceil(free / 6)),
     restMinutes: PLAN.restMinutes,
   };
-  const withUses = addUses(all.slice(0, PLAN.tried), all, state, context);
+  const withUses = addUses(bestOfEachKind(all), state, context);
   const solution = free > 0 ? bestSolution(withUses, solveLimits) : { chosen: [], restMinutes: 0, value: 0 };
   const chosen = returning ? halved(solution.chosen) : solution.chosen;
   const blocks = arrange(chosen, solution.restMinutes, locked, opening, closing, free);
@@ -77,20 +111,31 @@ function playingPlan(
 
 /** Exact first; where nothing fits exactly, lengths give way, then the rule that new things be used at once. */
 function bestSolution(candidates: readonly Candidate[], limits: SolveLimits): Solution {
-  const stretched = candidates.map((candidate) => ({ ...candidate, shortest: 3, longest: Math.max(candidate.longest, 20) }));
+  const stretched = candidates.map((candidate) => ({
+    ...candidate,
+    shortest: 3,
+    longest: Math.max(candidate.longest, 20),
+  }));
   return (
     solveLesson(candidates, limits, true) ??
     solveLesson(stretched, limits, true) ??
-    solveLesson(stretched, { ...limits, blocks: limits.blocks + 4, reviewMinutes: limits.minutes }, false) ?? { chosen: [], restMinutes: 0, value: 0 }
+    solveLesson(
+      stretched,
+      { ...limits, blocks: limits.blocks + 4, reviewMinutes: limits.minutes },
+      false,
+    ) ?? { chosen: [], restMinutes: 0, value: 0 }
   );
 }
 
 /** Adds a use for each new skill that no candidate progression exercises. */
-function addUses(tried: readonly Candidate[], all: readonly Candidate[], state: StudentState, context: CandidateContext): Candidate[] {
-  const uses = all.filter((candidate) => candidate.kind === 'apply' && !tried.includes(candidate));
-  const list = [...tried, ...uses];
+function addUses(tried: readonly Candidate[], state: StudentState, context: CandidateContext): Candidate[] {
+  const list = [...tried];
   for (const candidate of tried) {
-    if (candidate.kind !== 'new' || list.some((other) => other.kind === 'apply' && other.exercises.includes(candidate.skill.id))) continue;
+    if (
+      candidate.kind !== 'new' ||
+      list.some((other) => other.kind === 'apply' && other.exercises.includes(candidate.skill.id))
+    )
+      continue;
     const use = useOf(candidate, state, context);
     // A change or a root call is its own use: played again, slower, from the other end.
     const made = use ?? { recipe: candidate.recipe, drill: candidate.drill };
@@ -105,6 +150,7 @@ function addUses(tried: readonly Candidate[], all: readonly Candidate[], state: 
       shortest: 4,
       longest: 9,
       exercises: [candidate.skill.id],
+      onlyWith: candidate.skill.id,
     });
   }
   return list;
@@ -126,7 +172,9 @@ function arrange(
   closing: readonly PlanBlock[],
   free: number,
 ): PlanBlock[] {
-  const made = chosen.map((one) => blockOf(one)).sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  const made = chosen
+    .map((one) => blockOf(one))
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
   const short = free - restMinutes - planMinutes(made);
   const rest = restMinutes + Math.max(0, short);
   const blocks: PlanBlock[] = [...opening, ...made];
@@ -158,7 +206,9 @@ function spreadBarres(blocks: readonly PlanBlock[]): PlanBlock[] {
   const row = [...blocks];
   for (let i = 1; i < row.length; i++) {
     if (!(row[i].barreMinutes > 0 && row[i - 1].barreMinutes > 0)) continue;
-    const free = row.findIndex((block, j) => j > i && block.barreMinutes === 0 && block.kind !== 'take home' && !block.locked);
+    const free = row.findIndex(
+      (block, j) => j > i && block.barreMinutes === 0 && block.kind !== 'take home' && !block.locked,
+    );
     if (free > 0) row.splice(i, 0, ...row.splice(free, 1));
   }
   return row;
@@ -187,7 +237,10 @@ function warmUpBlock(context: CandidateContext): PlanBlock {
     kind: 'warm up',
     minutes: PLAN.warmUpMinutes,
     title: { code: 'title.warm-up', values: {} },
-    because: { code: 'because.cold', values: { fret: drill.ok ? Number(drill.value.steps[0].ask.values.fret) : 5 } },
+    because: {
+      code: 'because.cold',
+      values: { fret: drill.ok ? Number(drill.value.steps[0].ask.values.fret) : 5 },
+    },
     skillId: null,
     recipe,
     effort: drill.ok ? drill.value.effort : 5,
@@ -236,7 +289,10 @@ function restingPlan(state: StudentState, minutes: number): LessonPlan {
     blocks: codes.map((code, i) => ({
       ...restBlock(code, i === 0 ? minutes - 2 * share : share, null),
       title: { code, values: {} },
-      because: { code: 'because.pain', values: { where: state.pain.where ?? 'hand', since: state.pain.sinceDay ?? '' } },
+      because: {
+        code: 'because.pain',
+        values: { where: state.pain.where ?? 'hand', since: state.pain.sinceDay ?? '' },
+      },
     })),
     leftOut: [],
     modelVersion: PLAN_MODEL_VERSION,
@@ -252,7 +308,10 @@ function leftOut(all: readonly Candidate[], solution: Solution, limits: SolveLim
     .filter((candidate) => !inPlan.has(candidate.skill.id))
     .slice(0, 3)
     .map((candidate) => {
-      const title = { code: 'title.skill', values: { skill: candidate.skill.name, family: candidate.recipe.family } };
+      const title = {
+        code: 'title.skill',
+        values: { skill: candidate.skill.name, family: candidate.recipe.family },
+      };
       const share = barreShare(candidate);
       const sameStrand = news.some((one) => one.candidate.skill.strand === candidate.skill.strand);
       const reason = (code: string, values: Reason['values']): Reason => ({ code, values });
@@ -260,10 +319,13 @@ function leftOut(all: readonly Candidate[], solution: Solution, limits: SolveLim
         const cap = Math.round(limits.barreMinutes * 10) / 10;
         return { title, skillId: candidate.skill.id, because: reason('left.barre', { cap }) };
       }
-      let because = reason('left.minutes', { worth: Math.round(candidate.worth * 100), minutes: limits.minutes });
-      if (candidate.kind === 'new' && news.length >= limits.newSkills) because = reason('left.new', { most: limits.newSkills });
+      let because = reason('left.minutes', {
+        worth: Math.round(candidate.worth * 100),
+        minutes: limits.minutes,
+      });
+      if (candidate.kind === 'new' && news.length >= limits.newSkills)
+        because = reason('left.new', { most: limits.newSkills });
       else if (candidate.kind === 'new' && sameStrand) because = reason('left.alike', {});
       return { title, skillId: candidate.skill.id, because };
     });
 }
-

@@ -43,7 +43,11 @@ export function worthOf(candidate: Candidate, minutes: number): number {
  * The best choice, or null when nothing fills the minutes exactly. `needsUse` asks for a use block that
  * exercises each new skill chosen.
  */
-export function solveLesson(candidates: readonly Candidate[], limits: SolveLimits, needsUse: boolean): Solution | null {
+export function solveLesson(
+  candidates: readonly Candidate[],
+  limits: SolveLimits,
+  needsUse: boolean,
+): Solution | null {
   const constraints: Record<string, Constraint> = {
     minutes: { equal: limits.minutes },
     new: { max: limits.newSkills },
@@ -55,8 +59,18 @@ export function solveLesson(candidates: readonly Candidate[], limits: SolveLimit
   const variables: Record<string, Record<string, number>> = {};
   for (const candidate of candidates) {
     constraints[candidate.id] = { max: 1 };
-    for (let minutes = candidate.shortest; minutes <= Math.min(candidate.longest, limits.minutes); minutes++) {
-      variables[`${candidate.id}@${minutes}`] = coefficients(candidate, minutes, candidates, needsUse, constraints);
+    for (
+      let minutes = candidate.shortest;
+      minutes <= Math.min(candidate.longest, limits.minutes);
+      minutes++
+    ) {
+      variables[`${candidate.id}@${minutes}`] = coefficients(
+        candidate,
+        minutes,
+        candidates,
+        needsUse,
+        constraints,
+      );
     }
   }
   for (const minutes of [limits.restMinutes, limits.restMinutes + 1, limits.restMinutes + 2]) {
@@ -65,7 +79,8 @@ export function solveLesson(candidates: readonly Candidate[], limits: SolveLimit
   constraints.oneRest = { max: 1 };
   const model: Model = { direction: 'maximize', objective: 'value', constraints, variables, binaries: true };
   const found = solve(model, { timeout: 1500, tolerance: 0.005 });
-  if ((found.status !== 'optimal' && found.status !== 'timedout') || found.variables.length === 0) return null;
+  if ((found.status !== 'optimal' && found.status !== 'timedout') || found.variables.length === 0)
+    return null;
   const byId = new Map(candidates.map((candidate) => [candidate.id, candidate]));
   let restMinutes = 0;
   const chosen: Chosen[] = [];
@@ -86,7 +101,12 @@ function coefficients(
   needsUse: boolean,
   constraints: Record<string, Constraint>,
 ): Record<string, number> {
-  const row: Record<string, number> = { value: worthOf(candidate, minutes), minutes, blocks: 1, [candidate.id]: 1 };
+  const row: Record<string, number> = {
+    value: worthOf(candidate, minutes),
+    minutes,
+    blocks: 1,
+    [candidate.id]: 1,
+  };
   if (candidate.kind === 'new') row.new = 1;
   if (candidate.kind === 'review') row.review = minutes;
   const share = barreShare(candidate);
@@ -100,9 +120,15 @@ function coefficients(
   }
   if (needsUse && candidate.kind === 'apply') {
     for (const other of all) {
-      if (other.kind === 'new' && candidate.exercises.includes(other.skill.id)) row[`use ${other.skill.id}`] = -1;
+      if (other.kind === 'new' && candidate.exercises.includes(other.skill.id))
+        row[`use ${other.skill.id}`] = -1;
     }
   }
+  if (candidate.onlyWith) {
+    row[`with ${candidate.onlyWith}`] = 1;
+    constraints[`with ${candidate.onlyWith}`] = { max: 0 };
+  }
+  if (candidate.kind === 'new') row[`with ${candidate.skill.id}`] = -1;
   // Look-alikes of one strand disturb each other when both are new on one day.
   if (candidate.kind === 'new') {
     const strand = `strand ${candidate.skill.strand}`;

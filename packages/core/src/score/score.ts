@@ -54,7 +54,8 @@ export function checkScore(score: Score): Result<Score> {
         const at = `${part.name}, bar ${b + 1}, event ${e + 1}`;
         if (!(event.beats > 0)) return fail('score.length', at, 'a length above 0');
         if (event.beat < free - 1e-9) return fail('score.overlap', at, `a start at beat ${free} or later`);
-        if (event.beat + event.beats > bar.beats + 1e-9) return fail('score.bar', at, `an end within ${bar.beats} beats`);
+        if (event.beat + event.beats > bar.beats + 1e-9)
+          return fail('score.bar', at, `an end within ${bar.beats} beats`);
         free = event.beat + event.beats;
       }
     }
@@ -64,7 +65,9 @@ export function checkScore(score: Score): Result<Score> {
 
 /** The grip as notes of one event. */
 export function gripNotes(frets: Frets, fingers: readonly FingerLabel[]): ScoreNote[] {
-  return frets.flatMap((fret, stringIndex) => (fret === null ? [] : [{ stringIndex, fret, finger: fingers[stringIndex] }]));
+  return frets.flatMap((fret, stringIndex) =>
+    fret === null ? [] : [{ stringIndex, fret, finger: fingers[stringIndex] }],
+  );
 }
 
 /** Neck frames of the first part, one per event, in time order. */
@@ -79,7 +82,13 @@ export function neckFrames(score: Score): NeckFrame[] {
         frets[note.stringIndex] = note.fret;
         fingers[note.stringIndex] = note.finger;
       }
-      frames.push({ startBeat: barStart + event.beat, beats: event.beats, frets, fingers, chord: event.chord ?? null });
+      frames.push({
+        startBeat: barStart + event.beat,
+        beats: event.beats,
+        frets,
+        fingers,
+        chord: event.chord ?? null,
+      });
     }
     barStart += bar.beats;
   }

@@ -41,7 +41,10 @@ export function easierStandIns(
   };
   const all = [
     ...choose('fewer strings', (other) => within(other) && soundingCount(other.frets) >= 3),
-    ...choose('no barre', (other) => grip.barre !== null && other.barre === null && near(other) && other.rootString !== null),
+    ...choose(
+      'no barre',
+      (other) => grip.barre !== null && other.barre === null && near(other) && other.rootString !== null,
+    ),
     ...choose('elsewhere', (other) => !near(other) && other.inversion === '1' && sameTones(other)),
     ...choose('no root', (other) => other.rootString === null && near(other)),
   ];
@@ -52,7 +55,9 @@ export function easierStandIns(
 
 function describe(kind: StandInKind, grip: GradedGrip, from: GradedGrip, position: number): StandIn {
   const strings = from.frets.length;
-  const silenced = from.frets.flatMap((fret, s) => (fret !== null && grip.frets[s] === null ? [strings - s] : []));
+  const silenced = from.frets.flatMap((fret, s) =>
+    fret !== null && grip.frets[s] === null ? [strings - s] : [],
+  );
   return { kind, grip, silenced, fretsMoved: lowestFret(grip.frets) - position };
 }
 

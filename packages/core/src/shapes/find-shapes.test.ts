@@ -34,17 +34,21 @@ function bruteForce(wanted: Chord, instrument: Instrument, maxFret: number): Set
     const first = frets.findIndex((fret) => fret !== null);
     const last = frets.findLastIndex((fret) => fret !== null);
     if (frets.slice(first, last).filter((fret) => fret === null).length > 2) return;
-    if (checkFrets(frets, instrument).ok && gradeGrip(frets, averageHand, instrument).ok) found.add(fretsText(frets));
+    if (checkFrets(frets, instrument).ok && gradeGrip(frets, averageHand, instrument).ok)
+      found.add(fretsText(frets));
   };
   visit(0);
   return found;
 }
 
 describe('findShapes', () => {
-  test.each(['C', 'F#m7', 'Bbaug', 'Em7b5', 'A9'])('%s: the search finds what brute force finds, up to fret 4', (symbol) => {
-    const brute = bruteForce(chord(symbol), standardGuitar, 4);
-    expect(new Set(texts(symbol, { maxFret: 4 }))).toEqual(brute);
-  });
+  test.each(['C', 'F#m7', 'Bbaug', 'Em7b5', 'A9'])(
+    '%s: the search finds what brute force finds, up to fret 4',
+    (symbol) => {
+      const brute = bruteForce(chord(symbol), standardGuitar, 4);
+      expect(new Set(texts(symbol, { maxFret: 4 }))).toEqual(brute);
+    },
+  );
 
   test('every grip sounds only chord tones, all required ones, root lowest, and appears once', () => {
     for (const quality of QUALITIES) {
@@ -52,7 +56,9 @@ describe('findShapes', () => {
       const grips = findShapes({ chord: wanted, instrument: standardGuitar, hand: averageHand });
       expect(new Set(grips.map((grip) => fretsText(grip.frets))).size).toBe(grips.length);
       for (const grip of grips) {
-        const pitches = grip.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)]));
+        const pitches = grip.frets.flatMap((fret, s) =>
+          fret === null ? [] : [pitchAt(standardGuitar, s, fret)],
+        );
         const heard = new Set(pitches.map(mod12));
         expect(wanted.tones.every((tone) => !tone.required || heard.has(tone.pitchClass))).toBe(true);
         expect(mod12(Math.min(...pitches))).toBe(pitchClassOf(wanted.root));
@@ -62,14 +68,30 @@ describe('findShapes', () => {
   });
 
   test.each([
-    ['C', 'x32010'], ['Am', 'x02210'], ['D', 'xx0232'], ['Em', '022000'], ['A', 'x02220'], ['E', '022100'], ['Dm', 'xx0231'],
-    ['A7', 'x02020'], ['E7', '020100'],
+    ['C', 'x32010'],
+    ['Am', 'x02210'],
+    ['D', 'xx0232'],
+    ['Em', '022000'],
+    ['A', 'x02220'],
+    ['E', '022100'],
+    ['Dm', 'xx0231'],
+    ['A7', 'x02020'],
+    ['E7', '020100'],
   ])('the first %s a beginner meets is %s', (symbol, text) => expect(texts(symbol)[0]).toBe(text));
 
   test.each([
-    ['F', '133211'], ['Bm', 'x24432'], ['G7', '320001'], ['B7', 'x21202'], ['Bbm7', 'x13121'], ['C9', 'x32333'], ['Cmaj7', 'x32000'],
-    ['Gm', '355333'], ['Ab', '466544'],
-  ])('%s has the usual %s among its first six', (symbol, text) => expect(texts(symbol).slice(0, 6)).toContain(text));
+    ['F', '133211'],
+    ['Bm', 'x24432'],
+    ['G7', '320001'],
+    ['B7', 'x21202'],
+    ['Bbm7', 'x13121'],
+    ['C9', 'x32333'],
+    ['Cmaj7', 'x32000'],
+    ['Gm', '355333'],
+    ['Ab', '466544'],
+  ])('%s has the usual %s among its first six', (symbol, text) =>
+    expect(texts(symbol).slice(0, 6)).toContain(text),
+  );
 
   test('a slash bass outside the chord sounds only lowest', () => {
     const grips = find('C/D');
@@ -88,7 +110,14 @@ describe('findShapes', () => {
 
   test('narrowing a limit never adds a grip', () => {
     const all = new Set(texts('D7'));
-    for (const limits of [{ maxFret: 7 }, { maxEffort: 50 }, { allowOpen: false }, { mustSound: [1] }, { mustMute: [6] }, { minStrings: 5 }]) {
+    for (const limits of [
+      { maxFret: 7 },
+      { maxEffort: 50 },
+      { allowOpen: false },
+      { mustSound: [1] },
+      { mustMute: [6] },
+      { minStrings: 5 },
+    ]) {
       const some = texts('D7', limits);
       expect(some.length).toBeLessThan(all.size);
       expect(some.every((text) => all.has(text))).toBe(true);
@@ -124,7 +153,11 @@ describe('findShapes', () => {
   test('easier stand-ins are easier and say what falls silent', () => {
     const barre = find('F').find((grip) => fretsText(grip.frets) === '133211');
     if (!barre) throw new Error('no F barre');
-    const standIns = easierStandIns(barre, { chord: chord('F'), hand: averageHand, instrument: standardGuitar });
+    const standIns = easierStandIns(barre, {
+      chord: chord('F'),
+      hand: averageHand,
+      instrument: standardGuitar,
+    });
     expect(standIns.length).toBeGreaterThanOrEqual(3);
     for (const one of standIns) expect(one.grip.effort.total).toBeLessThan(barre.effort.total);
     const fewer = standIns.find((one) => one.kind === 'fewer strings');

@@ -37,7 +37,9 @@ export function findShapes(request: ShapeRequest): GradedGrip[] {
     const held = easiest(found, model, pattern);
     if (held && gradeOf(held.points) <= limits.maxEffort) graded.push(describe(found, held, request, toneOf));
   }
-  graded.sort((a, b) => millionths(a.usefulness) - millionths(b.usefulness) || compareFrets(a.frets, b.frets));
+  graded.sort(
+    (a, b) => millionths(a.usefulness) - millionths(b.usefulness) || compareFrets(a.frets, b.frets),
+  );
   return withFolds(graded);
 }
 
@@ -50,7 +52,12 @@ const scratch = new Float64Array(PART_COUNT);
 
 function easiest(found: FoundGrip, model: HoldModel, pattern: Int8Array): Held | null {
   relativePattern(found.frets, pattern);
-  const prepared = easiestFingering(model, preparedFingerings(pattern, model.hand.thumbOver), found.lowestFret, scratch);
+  const prepared = easiestFingering(
+    model,
+    preparedFingerings(pattern, model.hand.thumbOver),
+    found.lowestFret,
+    scratch,
+  );
   return prepared && { prepared, points: holdPoints(model, prepared, found.lowestFret, scratch) };
 }
 
@@ -145,7 +152,9 @@ function isFifth(degree: string): boolean {
   return degree !== 'bass' && degreeParts(degree).number === 5;
 }
 
-function widest<T extends { readonly fromIndex: number; readonly toIndex: number }>(barres: readonly T[]): T | null {
+function widest<T extends { readonly fromIndex: number; readonly toIndex: number }>(
+  barres: readonly T[],
+): T | null {
   const size = (barre: T) => barre.toIndex - barre.fromIndex;
   return barres.reduce<T | null>((best, barre) => (!best || size(barre) > size(best) ? barre : best), null);
 }

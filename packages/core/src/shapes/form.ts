@@ -63,7 +63,8 @@ function patternText(frets: Frets): string {
 }
 
 for (const [quality, list] of Object.entries(OPEN)) {
-  for (const text of list.split(' ')) LAYOUT_NAMES.set(`${quality} open ${text}`, { kind: 'open', form: null });
+  for (const text of list.split(' '))
+    LAYOUT_NAMES.set(`${quality} open ${text}`, { kind: 'open', form: null });
 }
 for (const [quality, list] of Object.entries(MOVABLE)) {
   for (const entry of list.split(' ')) {

@@ -44,7 +44,12 @@ function demandOf(chord: Chord, limits: ShapeLimits): Demand {
 }
 
 /** All grips within the limits, in search order; fingerings and grades come after. */
-export function searchGrips(chord: Chord, instrument: Instrument, hand: Hand, limits: ShapeLimits): FoundGrip[] {
+export function searchGrips(
+  chord: Chord,
+  instrument: Instrument,
+  hand: Hand,
+  limits: ShapeLimits,
+): FoundGrip[] {
   const strings = instrument.openPitches.length;
   const neck = neckGeometry(instrument);
   const highest = Math.min(limits.maxFret, instrument.frets - instrument.capo);
@@ -101,7 +106,17 @@ export function searchGrips(chord: Chord, instrument: Instrument, hand: Hand, li
       }
       if (!must[s]) {
         frets[s] = null;
-        visit(s + 1, mask, sounding, innerMutes, sounding > 0 ? pendingMutes + 1 : 0, bassPitch, hasLowest, fingers, 0);
+        visit(
+          s + 1,
+          mask,
+          sounding,
+          innerMutes,
+          sounding > 0 ? pendingMutes + 1 : 0,
+          bassPitch,
+          hasLowest,
+          fingers,
+          0,
+        );
       }
       for (const fret of choices[s]) {
         const inner = innerMutes + pendingMutes;
@@ -110,7 +125,8 @@ export function searchGrips(chord: Chord, instrument: Instrument, hand: Hand, li
         const pc = mod12(pitch);
         const foreign = pc === demand.foreignBass;
         if (foreign && sounding > 0 && pitch >= bassPitch) continue;
-        if (demand.bassClass >= 0 && pc !== demand.bassClass && sounding === 0 && noLowerLeft(s, pitch)) continue;
+        if (demand.bassClass >= 0 && pc !== demand.bassClass && sounding === 0 && noLowerLeft(s, pitch))
+          continue;
         if (demand.bassClass >= 0 && sounding > 0 && pitch < bassPitch && pc !== demand.bassClass) continue;
         // A finger already barring this fret, its run unbroken, costs no further finger.
         const bit = fret > 0 ? 1 << (fret - lowest) : 0;

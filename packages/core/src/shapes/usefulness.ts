@@ -40,7 +40,8 @@ export interface GripFacts {
 export function usefulness(facts: GripFacts): number {
   const k = USEFULNESS;
   let cost = (facts.effort / 10) * k.perTenEffort + facts.innerMutes * k.innerMute;
-  cost += Math.max(0, 5 - facts.sounding) * k.stringUnderFive + Math.max(0, 4 - facts.sounding) * k.stringUnderFour;
+  cost +=
+    Math.max(0, 5 - facts.sounding) * k.stringUnderFive + Math.max(0, 4 - facts.sounding) * k.stringUnderFour;
   if (facts.open > 0 && facts.highestFret > 5) cost += facts.open * k.openBelowHighFret;
   if (facts.open > 0 && facts.lowestFret > 4) cost += k.openWithPosition;
   cost += facts.missingOptional * k.missingOptional;

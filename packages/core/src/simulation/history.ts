@@ -51,10 +51,13 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   const lived: LivedTake[] = [];
   const choose = random.fork('choice');
 
-  const ready = (skill: Skill) => !met.has(skill.id) && skill.needs.every((group) => group.some((need) => learned(need)));
+  const ready = (skill: Skill) =>
+    !met.has(skill.id) && skill.needs.every((group) => group.some((need) => learned(need)));
   const learned = (id: string) => {
     const results = lastResults.get(id);
-    return results ? results.slice(-3).filter((r) => r === 'clean').length >= 2 : life.startsWith.includes(id);
+    return results
+      ? results.slice(-3).filter((r) => r === 'clean').length >= 2
+      : life.startsWith.includes(id);
   };
   const working = () => syllabus.skills.filter((skill) => met.has(skill.id) && !learned(skill.id));
   const addNew = () => {
@@ -70,7 +73,12 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   const adjustTempo = (skill: Skill, take: PlayedTake) => {
     if (take.tempoBpm === null) return;
     const aim = skill.targetBpm ?? take.tempoBpm;
-    const next = take.result === 'clean' ? Math.min(aim, take.tempoBpm + 3) : take.result === 'not yet' ? take.tempoBpm - 2 : take.tempoBpm;
+    const next =
+      take.result === 'clean'
+        ? Math.min(aim, take.tempoBpm + 3)
+        : take.result === 'not yet'
+          ? take.tempoBpm - 2
+          : take.tempoBpm;
     tempo.set(skill.id, Math.max(36, Math.round(next)));
   };
 
@@ -88,7 +96,9 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
     const today = [...new Set([...reviews, ...current])];
     const recipes: { skill: Skill | null; recipe: Recipe }[] = [
       { skill: null, recipe: warmUp(3) },
-      ...today.flatMap((skill) => Array.from({ length: TAKES_A_SKILL }, () => ({ skill, recipe: recipeOf(skill) }))),
+      ...today.flatMap((skill) =>
+        Array.from({ length: TAKES_A_SKILL }, () => ({ skill, recipe: recipeOf(skill) })),
+      ),
     ];
     for (const { skill, recipe } of recipes) {
       const latest = skill ? recipeOf(skill) : recipe;

@@ -8,7 +8,14 @@
 import { plainChangeSeconds } from '../changes/grade-change';
 import type { Drill } from '../drills/drill';
 import { itemKey, type GripItem, type Item } from '../drills/items';
-import { endsPlaying, resultOf, type Feel, type PainPlace, type StepOutcome, type Take } from '../drills/take';
+import {
+  endsPlaying,
+  resultOf,
+  type Feel,
+  type PainPlace,
+  type StepOutcome,
+  type Take,
+} from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
 import { pointsOf } from '../effort/hold';
 import type { Hand } from '../fretboard/hand';
@@ -55,7 +62,10 @@ interface Trace {
   lastDay: number;
 }
 
-export type PlayedTake = Pick<Take, 'recipe' | 'items' | 'durationSeconds' | 'tempoBpm' | 'steps' | 'result' | 'feel'>;
+export type PlayedTake = Pick<
+  Take,
+  'recipe' | 'items' | 'durationSeconds' | 'tempoBpm' | 'steps' | 'result' | 'feel'
+>;
 
 export interface Player {
   /** Plays one take of a drill on a day (days may be fractions and must not run backwards). */
@@ -105,7 +115,8 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
   };
   const slipOf = (item: Item, day: number): number => {
     const lack = (1 - memory(item, day)) ** PLAYER.lackExponent;
-    const strain = (itemStrain(item) * traits.shakiness * oddity(movementKeys(item)[0])) ** PLAYER.strainExponent;
+    const strain =
+      (itemStrain(item) * traits.shakiness * oddity(movementKeys(item)[0])) ** PLAYER.strainExponent;
     return PLAYER.slip * strain * lack + 0.01;
   };
   const hurryOf = (item: Item, day: number, drill: Drill): number => {
@@ -124,14 +135,21 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
   };
   const learn = (item: Item, day: number, share: number): void => {
     movementKeys(item).forEach((key, rank) => {
-      const trace = traces.get(key) ?? { strength: 0, stabilityDays: PLAYER.firstStabilityDays, lastDay: day };
+      const trace = traces.get(key) ?? {
+        strength: 0,
+        stabilityDays: PLAYER.firstStabilityDays,
+        lastDay: day,
+      };
       const stuck = traits.stuckOn !== undefined && itemKey(item).includes(traits.stuckOn);
       const gain = traits.learning * (0.45 + 0.55 * share) * (rank === 0 ? 1 : 0.5) * (stuck ? 0.04 : 1);
       const kept = trace.strength * (0.5 + 0.5 * retention(trace, day));
       const newDay = Math.floor(day) > Math.floor(trace.lastDay);
       traces.set(key, {
         strength: kept + gain * (1 - kept),
-        stabilityDays: Math.min(PLAYER.mostStabilityDays, trace.stabilityDays * (newDay ? PLAYER.spacing : 1)),
+        stabilityDays: Math.min(
+          PLAYER.mostStabilityDays,
+          trace.stabilityDays * (newDay ? PLAYER.spacing : 1),
+        ),
         lastDay: day,
       });
     });
@@ -146,7 +164,10 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
   };
 
   const play = (drill: Drill, day: number): PlayedTake => {
-    const tries = drill.recipe.family === 'change loop' ? Array.from({ length: 3 }, () => drill.steps).flat() : drill.steps;
+    const tries =
+      drill.recipe.family === 'change loop'
+        ? Array.from({ length: 3 }, () => drill.steps).flat()
+        : drill.steps;
     const easyOnly = drill.recipe.family === 'warm up';
     const steps: StepOutcome[] = tries.map(({ item, ask }) => {
       const slip = slipOf(item, day) * form(day);
@@ -160,7 +181,12 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
     });
     const clean = steps.filter((step) => step === 'clean').length;
     const ring = drill.recipe.family === 'ring check';
-    const result = ring && clean < steps.length ? (clean >= steps.length - 1 ? 'nearly' : 'not yet') : resultOf(clean, steps.length);
+    const result =
+      ring && clean < steps.length
+        ? clean >= steps.length - 1
+          ? 'nearly'
+          : 'not yet'
+        : resultOf(clean, steps.length);
     const feel = feelOf(drill);
     for (const item of drill.items) learn(item, day, clean / steps.length);
     return {

@@ -5,19 +5,38 @@ import { firstSyllabus } from '../syllabus';
 import { liveThrough, makePlayer, type Life, type PlayerTraits } from '.';
 
 const traits: PlayerTraits = {
-  learning: 0.07, keeping: 1, shakiness: 1, slowness: 1.1, limit: 68, painChance: 0, painPlace: 'wrist',
+  learning: 0.07,
+  keeping: 1,
+  shakiness: 1,
+  slowness: 1.1,
+  limit: 68,
+  painChance: 0,
+  painPlace: 'wrist',
 };
 const context = { hand: averageHand, instrument: standardGuitar };
 const loop = must(
   makeDrill(
-    changeLoop({ grips: [{ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }, { chord: 'G', frets: [3, 2, 0, 0, 0, 3] }], beatsEach: 4, tempoBpm: 44 }),
+    changeLoop({
+      grips: [
+        { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
+        { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
+      ],
+      beatsEach: 4,
+      tempoBpm: 44,
+    }),
     context,
   ),
 );
 const change = loop.items[2];
 const life: Life = {
-  seed: 7, traits, ...context, days: 98, lessonDays: [0, 7, 14, 21, 28, 35, 42, 49, 56, 63, 70, 77, 84, 91],
-  lessonMinute: 960, diligence: 0.6, startsWith: ['open.em'],
+  seed: 7,
+  traits,
+  ...context,
+  days: 98,
+  lessonDays: [0, 7, 14, 21, 28, 35, 42, 49, 56, 63, 70, 77, 84, 91],
+  lessonMinute: 960,
+  diligence: 0.6,
+  startsWith: ['open.em'],
 };
 
 describe('a simulated player', () => {
@@ -39,7 +58,12 @@ describe('a simulated player', () => {
   test('a hurried loop slips more than a slow one', () => {
     const share = (tempoBpm: number) => {
       const player = makePlayer(traits, averageHand, standardGuitar, seededRandom(3));
-      const drill = must(makeDrill({ ...loop.recipe, parameters: { ...loop.recipe.parameters, tempoBpm } } as typeof loop.recipe, context));
+      const drill = must(
+        makeDrill(
+          { ...loop.recipe, parameters: { ...loop.recipe.parameters, tempoBpm } } as typeof loop.recipe,
+          context,
+        ),
+      );
       const steps = Array.from({ length: 30 }, () => player.play(drill, 0).steps).flat();
       return steps.filter((step) => step === 'clean').length / steps.length;
     };
@@ -49,7 +73,9 @@ describe('a simulated player', () => {
   test('the same life is lived twice alike, and another seed lives another', () => {
     const one = liveThrough(life, firstSyllabus);
     expect(liveThrough(life, firstSyllabus)).toEqual(one);
-    expect(liveThrough({ ...life, seed: 8 }, firstSyllabus).map((t) => t.result)).not.toEqual(one.map((t) => t.result));
+    expect(liveThrough({ ...life, seed: 8 }, firstSyllabus).map((t) => t.result)).not.toEqual(
+      one.map((t) => t.result),
+    );
   });
 
   test('fourteen weeks look like a life: better late than early, lessons heard by the teacher', () => {
@@ -58,7 +84,9 @@ describe('a simulated player', () => {
     const share = (list: typeof takes) => list.filter((take) => take.result === 'clean').length / list.length;
     expect(takes.length).toBeGreaterThan(200);
     expect(share(loops.slice(-40))).toBeGreaterThan(share(loops.slice(0, 40)));
-    expect(takes.filter((take) => take.source === 'teacher').every((take) => life.lessonDays.includes(take.day))).toBe(true);
+    expect(
+      takes.filter((take) => take.source === 'teacher').every((take) => life.lessonDays.includes(take.day)),
+    ).toBe(true);
     expect(takes.some((take) => take.feel === null)).toBe(true);
   });
 

@@ -22,7 +22,8 @@ export function pitchToHz(midiPitch: number): number {
 /** Samples in (-1, 1). RangeError for a frequency the sample rate cannot hold. */
 export function pluckSamples(pluck: Pluck): Float32Array {
   const { frequencyHz, seconds, sampleRate, brightness } = pluck;
-  if (!(frequencyHz > 20 && frequencyHz < sampleRate / 4)) throw new RangeError(`frequency ${frequencyHz} Hz out of range`);
+  if (!(frequencyHz > 20 && frequencyHz < sampleRate / 4))
+    throw new RangeError(`frequency ${frequencyHz} Hz out of range`);
   const random = seededRandom(pluck.seed);
   const period = sampleRate / frequencyHz - 0.5;
   const size = Math.floor(period);

@@ -32,7 +32,12 @@ export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = s
   const beatSeconds = 60 / tempoBpm;
   const sounds: Sound[] = [];
   for (let beat = 0; beat < score.countInBeats; beat++) {
-    sounds.push({ kind: 'click', atSeconds: beat * beatSeconds, accent: beat === 0, beat: beat - score.countInBeats });
+    sounds.push({
+      kind: 'click',
+      atSeconds: beat * beatSeconds,
+      accent: beat === 0,
+      beat: beat - score.countInBeats,
+    });
   }
   let barStart = score.countInBeats;
   for (const bar of score.parts[0]?.bars ?? []) {

@@ -7,7 +7,10 @@ import { fretsText } from '../grips/grip';
 import type { GripMatch, Skill, SkillMatch, Syllabus } from './skill';
 
 /** Skills that at least one of the items exercises, with those items; in syllabus order. */
-export function skillsOf(items: readonly Item[], syllabus: Syllabus): { readonly skill: Skill; readonly items: readonly Item[] }[] {
+export function skillsOf(
+  items: readonly Item[],
+  syllabus: Syllabus,
+): { readonly skill: Skill; readonly items: readonly Item[] }[] {
   return syllabus.skills.flatMap((skill) => {
     const fitting = items.filter((item) => skill.matches.some((match) => matches(item, match)));
     return fitting.length ? [{ skill, items: fitting }] : [];
@@ -21,7 +24,9 @@ function matches(item: Item, match: SkillMatch): boolean {
     case 'change': {
       if (item.kind !== 'change') return false;
       const [a, b] = [item.from, item.to];
-      const either = (gripMatches(a, match.from) && gripMatches(b, match.to)) || (gripMatches(a, match.to) && gripMatches(b, match.from));
+      const either =
+        (gripMatches(a, match.from) && gripMatches(b, match.to)) ||
+        (gripMatches(a, match.to) && gripMatches(b, match.from));
       if (!either || a.frets.join() === b.frets.join()) return false;
       if (!match.moves) return true;
       const moved = Math.abs(lowest(a) - lowest(b));

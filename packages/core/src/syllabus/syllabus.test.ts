@@ -8,7 +8,9 @@ import { firstSyllabus } from './first-syllabus';
 import { skillsOf } from './skills-of';
 
 const context = { hand: averageHand, instrument: standardGuitar };
-const drills = firstSyllabus.skills.flatMap((skill) => skill.practice.map((recipe) => must(makeDrill(recipe, context))));
+const drills = firstSyllabus.skills.flatMap((skill) =>
+  skill.practice.map((recipe) => must(makeDrill(recipe, context))),
+);
 
 describe('the first syllabus', () => {
   test('has at least 24 skills whose drills really train them, without cycles', () => {
@@ -17,11 +19,15 @@ describe('the first syllabus', () => {
   });
 
   test('every grip in it sounds the chord it is named for and nothing else', () => {
-    const grips = drills.flatMap((drill) => drill.items).filter((item): item is GripItem => item.kind === 'grip');
+    const grips = drills
+      .flatMap((drill) => drill.items)
+      .filter((item): item is GripItem => item.kind === 'grip');
     expect(grips.length).toBeGreaterThan(60);
     for (const grip of grips) {
       const chord = must(parseChord(grip.chord));
-      const heard = new Set(grip.frets.flatMap((fret, s) => (fret === null ? [] : [mod12(grip.tuning[s] + fret)])));
+      const heard = new Set(
+        grip.frets.flatMap((fret, s) => (fret === null ? [] : [mod12(grip.tuning[s] + fret)])),
+      );
       const tones = new Set(chord.tones.map((tone) => tone.pitchClass));
       expect([itemKey(grip), [...heard].filter((pc) => !tones.has(pc))]).toEqual([itemKey(grip), []]);
       const missing = chord.tones.filter((tone) => tone.required && !heard.has(tone.pitchClass));
@@ -33,7 +39,10 @@ describe('the first syllabus', () => {
   test('skills marked as barres need one and the others do not', () => {
     for (const skill of firstSyllabus.skills) {
       const made = skill.practice.map((recipe) => must(makeDrill(recipe, context)));
-      expect([skill.id, made.every((drill) => drill.hasBarre && drill.heaviestGrip > 45)]).toEqual([skill.id, skill.barre]);
+      expect([skill.id, made.every((drill) => drill.hasBarre && drill.heaviestGrip > 45)]).toEqual([
+        skill.id,
+        skill.barre,
+      ]);
     }
   });
 
@@ -54,7 +63,9 @@ describe('the first syllabus', () => {
   });
 
   test('a loop credits its grips, its change and its progression', () => {
-    const loop = drills.find((drill) => drill.items.some((item) => item.kind === 'progression' && item.numerals[1] === 'V'));
+    const loop = drills.find((drill) =>
+      drill.items.some((item) => item.kind === 'progression' && item.numerals[1] === 'V'),
+    );
     const ids = skillsOf(loop?.items ?? [], firstSyllabus).map((found) => found.skill.id);
     expect(ids).toEqual(expect.arrayContaining(['open.c', 'open.g', 'near.c-g', 'numbers.1564']));
     expect(ids).not.toContain('roots.6');
@@ -62,7 +73,11 @@ describe('the first syllabus', () => {
 
   test('a movable barre is told from the same frets lower down', () => {
     const item = (chord: string, frets: number[]): GripItem => ({
-      kind: 'grip', frets, chord, capo: 0, tuning: standardGuitar.openPitches,
+      kind: 'grip',
+      frets,
+      chord,
+      capo: 0,
+      tuning: standardGuitar.openPitches,
       fingers: must(gradeGrip(frets, averageHand, standardGuitar)).fingering.fingers,
     });
     const ids = (grip: GripItem) => skillsOf([grip], firstSyllabus).map((found) => found.skill.id);

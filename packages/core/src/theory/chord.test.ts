@@ -25,17 +25,38 @@ describe('parseChord', () => {
   ])('%s is spelled %j', (symbol, spelled) => expect(notes(symbol)).toEqual(spelled));
 
   test.each([
-    ['B♭m7', 'Bbm7'], ['F♯-7b5', 'F#m7b5'], ['CΔ', 'Cmaj7'], ['A△7', 'Amaj7'], ['Bø7', 'Bm7b5'], ['c−7', 'Cm7'],
-    ['E+', 'Eaug'], ['G°', 'Gdim'], ['C/E', 'C/E'], ['am', 'Am'], ['Dmin7', 'Dm7'], [' Gsus ', 'Gsus4'],
+    ['B♭m7', 'Bbm7'],
+    ['F♯-7b5', 'F#m7b5'],
+    ['CΔ', 'Cmaj7'],
+    ['A△7', 'Amaj7'],
+    ['Bø7', 'Bm7b5'],
+    ['c−7', 'Cm7'],
+    ['E+', 'Eaug'],
+    ['G°', 'Gdim'],
+    ['C/E', 'C/E'],
+    ['am', 'Am'],
+    ['Dmin7', 'Dm7'],
+    [' Gsus ', 'Gsus4'],
   ])('%s is read as %s', (typed, symbol) => expect(must(parseChord(typed)).symbol).toBe(symbol));
 
   test('spelling agrees with an independent library on every root and plain quality', () => {
-    const names: Record<string, string> = { major: 'M', dominant9: '9', sixth: '6', add9: 'Madd9', augmented: 'aug', minor: 'm' };
+    const names: Record<string, string> = {
+      major: 'M',
+      dominant9: '9',
+      sixth: '6',
+      add9: 'Madd9',
+      augmented: 'aug',
+      minor: 'm',
+    };
     for (const root of ROOTS) {
       for (const quality of QUALITIES) {
         const theirs = TonalChord.getChord(names[quality.id] ?? quality.suffix, root).notes;
         if (theirs.length === 0) throw new Error(`oracle lacks ${quality.id}`);
-        expect([root, quality.id, ...notes(root + quality.suffix)]).toEqual([root, quality.id, ...theirs.map((n) => Note.pitchClass(n))]);
+        expect([root, quality.id, ...notes(root + quality.suffix)]).toEqual([
+          root,
+          quality.id,
+          ...theirs.map((n) => Note.pitchClass(n)),
+        ]);
       }
     }
   });
@@ -56,11 +77,17 @@ describe('parseChord', () => {
     expect(problem('C'.repeat(5000))?.code).toBe('chord.too-long');
     expect(problem('C/Q')?.code).toBe('chord.quality');
     expect(problem('?')?.code).toBe('chord.root');
-    fc.assert(fc.property(fc.string({ maxLength: 60 }), (text) => typeof parseChord(text).ok === 'boolean'), { numRuns: 2000 });
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60 }), (text) => typeof parseChord(text).ok === 'boolean'),
+      { numRuns: 2000 },
+    );
   });
 
   test('the perfect fifth may go from four tones on, an altered one may not', () => {
-    const required = (symbol: string) => must(parseChord(symbol)).tones.filter((tone) => tone.required).map((tone) => tone.degree);
+    const required = (symbol: string) =>
+      must(parseChord(symbol))
+        .tones.filter((tone) => tone.required)
+        .map((tone) => tone.degree);
     expect(required('C')).toEqual(['1', '3', '5']);
     expect(required('C9')).toEqual(['1', '3', 'b7', '9']);
     expect(required('Cm7b5')).toEqual(['1', 'b3', 'b5', 'b7']);
@@ -70,9 +97,23 @@ describe('parseChord', () => {
 describe('keys', () => {
   test('Ab major in degrees, as triads and sevenths', () => {
     const key = must(makeKey('Ab major'));
-    expect(degreeChords(key).map((d) => d.chord.symbol)).toEqual(['Ab', 'Bbm', 'Cm', 'Db', 'Eb', 'Fm', 'Gdim']);
+    expect(degreeChords(key).map((d) => d.chord.symbol)).toEqual([
+      'Ab',
+      'Bbm',
+      'Cm',
+      'Db',
+      'Eb',
+      'Fm',
+      'Gdim',
+    ]);
     expect(degreeChords(key, { sevenths: true }).map((d) => d.chord.symbol)).toEqual([
-      'Abmaj7', 'Bbm7', 'Cm7', 'Dbmaj7', 'Eb7', 'Fm7', 'Gm7b5',
+      'Abmaj7',
+      'Bbm7',
+      'Cm7',
+      'Dbmaj7',
+      'Eb7',
+      'Fm7',
+      'Gm7b5',
     ]);
     expect(degreeChords(key).map((d) => d.numeral)).toEqual(['I', 'ii', 'iii', 'IV', 'V', 'vi', 'viio']);
   });
@@ -85,7 +126,15 @@ describe('keys', () => {
     const all = degreeChords(must(makeKey('C major')), { sevenths: true }).map((d) =>
       d.tensions.map((t) => t.degree + (t.care ? '!' : '')).join(' '),
     );
-    expect(all).toEqual(['9 11! 13', '9 11 13!', 'b9! 11 b13!', '9 #11 13', '9 11! 13', '9 11 b13!', 'b9! 11 b13']);
+    expect(all).toEqual([
+      '9 11! 13',
+      '9 11 13!',
+      'b9! 11 b13!',
+      '9 #11 13',
+      '9 11! 13',
+      '9 11 b13!',
+      'b9! 11 b13',
+    ]);
   });
 
   test('fifteen major keys, each with seven letters', () => {
@@ -93,11 +142,12 @@ describe('keys', () => {
     for (const key of majorKeys()) expect(new Set(key.scale.map((note) => note.letter)).size).toBe(7);
   });
 
-  test.each([['G# major', 'key.signature', 'Ab major'], ['C klingon', 'key.mode', 'C major'], ['', 'key.tonic', 'C major']])(
-    '%s is refused as %s with %s',
-    (name, code, detail) => {
-      const made = makeKey(name);
-      expect(made.ok ? null : [made.problem.code, made.problem.detail]).toEqual([code, detail]);
-    },
-  );
+  test.each([
+    ['G# major', 'key.signature', 'Ab major'],
+    ['C klingon', 'key.mode', 'C major'],
+    ['', 'key.tonic', 'C major'],
+  ])('%s is refused as %s with %s', (name, code, detail) => {
+    const made = makeKey(name);
+    expect(made.ok ? null : [made.problem.code, made.problem.detail]).toEqual([code, detail]);
+  });
 });

@@ -35,7 +35,9 @@ export interface ParseOptions {
 const MAX_SYMBOL_LENGTH = 24;
 
 const SUFFIXES: ReadonlyMap<string, Quality> = new Map(
-  QUALITIES.flatMap((quality) => [quality.suffix, ...quality.spellings].map((suffix) => [suffix, quality] as const)),
+  QUALITIES.flatMap((quality) =>
+    [quality.suffix, ...quality.spellings].map((suffix) => [suffix, quality] as const),
+  ),
 );
 
 /** Makes a chord from its parts; `quality` is an id of `QUALITIES` (RangeError otherwise). */
@@ -62,7 +64,8 @@ function isRequired(degree: Degree, formula: readonly Degree[]): boolean {
 export function parseChord(symbol: string, options: ParseOptions = {}): Result<Chord> {
   const text = toAscii(symbol.slice(0, MAX_SYMBOL_LENGTH * 4).trim());
   if (text === '') return fail('chord.empty', 0, 'C');
-  if (text.length > MAX_SYMBOL_LENGTH) return fail('chord.too-long', MAX_SYMBOL_LENGTH, text.slice(0, 1).toUpperCase());
+  if (text.length > MAX_SYMBOL_LENGTH)
+    return fail('chord.too-long', MAX_SYMBOL_LENGTH, text.slice(0, 1).toUpperCase());
   const german = options.noteNames === 'german';
   if (/^[Hh]/.test(text) && !german) return fail('chord.german-h', 0, `B${text.slice(1)}`);
   const root = readRoot(text, german);
@@ -78,7 +81,11 @@ export function parseChord(symbol: string, options: ParseOptions = {}): Result<C
   if (!slash) return ok(makeChord(root.note, quality.id));
   const bass = slash[1] ? readRoot(slash[1], german) : null;
   if (!bass || bass.length !== slash[1].length) {
-    return fail('chord.bass', slash.index + 1, `${noteText(root.note)}${quality.suffix}/${noteText(root.note)}`);
+    return fail(
+      'chord.bass',
+      slash.index + 1,
+      `${noteText(root.note)}${quality.suffix}/${noteText(root.note)}`,
+    );
   }
   const sameAsRoot = pitchClassOf(bass.note) === pitchClassOf(root.note);
   return ok(makeChord(root.note, quality.id, sameAsRoot ? undefined : bass.note));

@@ -65,7 +65,8 @@ export function degreeChords(key: Key, options: { readonly sevenths?: boolean } 
     const quality = QUALITIES.find((candidate) => candidate.formula.join() === formula.join());
     if (!quality) throw new RangeError(`no quality for ${formula.join(' ')}`);
     const small = formula[1] === 'b3';
-    const numeral = (small ? NUMERALS[index].toLowerCase() : NUMERALS[index]) + (formula[2] === 'b5' ? 'o' : '');
+    const numeral =
+      (small ? NUMERALS[index].toLowerCase() : NUMERALS[index]) + (formula[2] === 'b5' ? 'o' : '');
     return {
       degree: index + 1,
       numeral,

@@ -17,7 +17,12 @@ export const QUALITIES: readonly Quality[] = [
   { id: 'major', suffix: '', formula: ['1', '3', '5'], spellings: ['M', 'maj', 'major'] },
   { id: 'minor', suffix: 'm', formula: ['1', 'b3', '5'], spellings: ['min', '-', 'mi', 'minor'] },
   { id: 'dominant7', suffix: '7', formula: ['1', '3', '5', 'b7'], spellings: ['dom7'] },
-  { id: 'major7', suffix: 'maj7', formula: ['1', '3', '5', '7'], spellings: ['M7', 'ma7', 'Maj7', 'Δ', 'Δ7', 'j7'] },
+  {
+    id: 'major7',
+    suffix: 'maj7',
+    formula: ['1', '3', '5', '7'],
+    spellings: ['M7', 'ma7', 'Maj7', 'Δ', 'Δ7', 'j7'],
+  },
   { id: 'minor7', suffix: 'm7', formula: ['1', 'b3', '5', 'b7'], spellings: ['min7', '-7', 'mi7'] },
   {
     id: 'half-diminished',
