@@ -4,6 +4,7 @@
  * and minute; who wraps them into a log decides zone and calendar. Pain stops the day and rests three more.
  */
 import { makeDrill } from '../drills/make-drill';
+import type { Drill } from '../drills/drill';
 import { warmUp, type Recipe } from '../drills/recipe';
 import type { TakeSource } from '../drills/take';
 import type { Hand } from '../fretboard/hand';
@@ -25,7 +26,11 @@ export interface Life {
   readonly diligence: number;
   /** From this day on practice stops; lessons too when `quits`. */
   readonly fadesFromDay?: number;
-  /** Skills held before the history begins; met from the first day. */
+  /** First day of anything at all; 0 unless the student came later. */
+  readonly beginsOnDay?: number;
+  /** On this day the last take ends in pain at the player's place. */
+  readonly hurtsOnDay?: number;
+  /** Skills held before the history begins; practised, unlogged, in the weeks before. */
   readonly startsWith: readonly string[];
   /** Skills never asked of this student. */
   readonly without?: readonly string[];
@@ -37,6 +42,7 @@ export interface LivedTake extends PlayedTake {
   readonly source: TakeSource;
 }
 
+const EARLIER_DAYS = 70;
 const AT_ONCE = 2;
 const TAKES_A_SKILL = 3;
 
@@ -82,7 +88,23 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
     tempo.set(skill.id, Math.max(36, Math.round(next)));
   };
 
-  let restsUntil = -1;
+  const made = new Map<string, Drill | null>();
+  const drillOf = (recipe: Recipe): Drill | null => {
+    const key = JSON.stringify(recipe);
+    const known = made.get(key);
+    if (known !== undefined) return known;
+    const drill = makeDrill(recipe, context);
+    made.set(key, drill.ok ? drill.value : null);
+    return drill.ok ? drill.value : null;
+  };
+  for (let before = -EARLIER_DAYS; before < 0; before += 2) {
+    for (const skill of syllabus.skills.filter((one) => life.startsWith.includes(one.id))) {
+      const drill = drillOf(skill.practice[0]);
+      if (drill) player.play(drill, before);
+    }
+  }
+
+  let restsUntil = life.beginsOnDay ?? -1;
   for (let day = 0; day < life.days; day++) {
     const lesson = life.lessonDays.includes(day);
     const faded = life.fadesFromDay !== undefined && day >= life.fadesFromDay;
@@ -102,9 +124,11 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
     ];
     for (const { skill, recipe } of recipes) {
       const latest = skill ? recipeOf(skill) : recipe;
-      const drill = makeDrill(latest, context);
-      if (!drill.ok) continue;
-      const take = player.play(drill.value, day + minute / 1440);
+      const drill = drillOf(latest);
+      if (!drill) continue;
+      const played = player.play(drill, day + minute / 1440);
+      const last = recipes[recipes.length - 1].recipe === recipe;
+      const take: PlayedTake = life.hurtsOnDay === day && last ? { ...played, feel: { hand: 'pain', where: life.traits.painPlace, side: 'left' } } : played;
       lived.push({ ...take, day, minuteOfDay: minute, source: lesson ? 'teacher' : 'self' });
       minute += Math.max(1, Math.ceil(take.durationSeconds / 60)) + 1;
       if (skill) {

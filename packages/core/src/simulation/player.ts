@@ -80,6 +80,7 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
   const personal = new Map<string, number>();
   const formOfDay = new Map<number, number>();
   const strains = new Map<string, number>();
+  const seconds = new Map<string, number>();
 
   const gripStrain = (grip: GripItem): number => {
     const key = itemKey(grip);
@@ -121,7 +122,9 @@ export function makePlayer(traits: PlayerTraits, hand: Hand, instrument: Instrum
   };
   const hurryOf = (item: Item, day: number, drill: Drill): number => {
     if (item.kind !== 'change' || drill.tempoBpm === null) return 0;
-    const plain = plainChangeSeconds(item.from.frets, item.to.frets, hand, instrument);
+    const key = itemKey(item);
+    const plain = seconds.get(key) ?? plainChangeSeconds(item.from.frets, item.to.frets, hand, instrument);
+    seconds.set(key, plain);
     const needed = plain * traits.slowness * (1 + PLAYER.slowWhenNew * (1 - memory(item, day)));
     return PLAYER.hurry * Math.max(0, (needed * drill.tempoBpm) / 60 - 0.95);
   };

@@ -1,0 +1,99 @@
+/** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
+import { PAIN_PLACES, type Item, type Recipe, type Take } from '@finch/core/drills';
+import * as v from 'valibot';
+import { instantSchema, zoneSchema } from './basics';
+
+const fretSchema = v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0, 'fret 0 or higher'), v.maxValue(24, 'fret 24 or lower')));
+export const fretsSchema = v.pipe(v.array(fretSchema), v.minLength(4, 'four strings or more'), v.maxLength(8, 'eight strings or fewer'));
+const fingerSchema = v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']));
+export const chordTextSchema = v.pipe(v.string('a chord symbol'), v.minLength(1, 'a chord symbol'), v.maxLength(24, 'a chord symbol of at most 24 characters'));
+const pitchSchema = v.pipe(v.number(), v.integer(), v.minValue(20), v.maxValue(90));
+const capoSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11));
+const stringNumberSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8));
+const whole = (low: number, high: number) => v.pipe(v.number(), v.integer(), v.minValue(low), v.maxValue(high));
+
+const gripItemSchema = v.object({
+  kind: v.literal('grip'),
+  frets: fretsSchema,
+  fingers: v.pipe(v.array(fingerSchema), v.maxLength(8)),
+  tuning: v.pipe(v.array(pitchSchema), v.minLength(4), v.maxLength(8)),
+  capo: capoSchema,
+  chord: chordTextSchema,
+});
+const shortText = v.pipe(v.string(), v.maxLength(40));
+
+export const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
+  gripItemSchema,
+  v.object({ kind: v.literal('change'), from: gripItemSchema, to: gripItemSchema }),
+  v.object({ kind: v.literal('note'), string: stringNumberSchema, fret: whole(0, 24), name: shortText }),
+  v.object({ kind: v.literal('interval'), root: shortText, degree: shortText }),
+  v.object({ kind: v.literal('key'), key: shortText }),
+  v.object({ kind: v.literal('progression'), key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(64)) }),
+  v.object({
+    kind: v.literal('line'),
+    notes: v.pipe(v.array(v.object({ string: stringNumberSchema, fret: whole(0, 24), finger: whole(0, 4) })), v.maxLength(256)),
+  }),
+  v.object({ kind: v.literal('strum'), pattern: v.pipe(v.string(), v.maxLength(200)) }),
+  v.object({ kind: v.literal('section'), pieceId: shortText, fromBar: whole(1, 10_000), toBar: whole(1, 10_000) }),
+]);
+
+const namedGripSchema = v.object({ chord: chordTextSchema, frets: fretsSchema });
+const tempoSchema = v.pipe(v.number('a tempo in beats a minute'), v.minValue(20, 'a tempo of 20 or more'), v.maxValue(300, 'a tempo of 300 or less'));
+const head = { schemaVersion: v.literal(1), version: v.literal(1), seed: v.pipe(v.number(), v.integer()) };
+
+export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family', [
+  v.object({
+    ...head,
+    family: v.literal('warm up'),
+    parameters: v.object({ minutes: whole(1, 15), startFret: v.optional(whole(1, 20)) }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('root call'),
+    parameters: v.object({
+      rootString: v.picklist([5, 6]),
+      answer: v.picklist(['root', 'major', 'minor', 'dominant7', 'minor7']),
+      count: whole(1, 48),
+      secondsPerCall: v.pipe(v.number(), v.minValue(2), v.maxValue(20)),
+      maxFret: whole(3, 20),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('change loop'),
+    parameters: v.object({
+      grips: v.pipe(v.array(namedGripSchema), v.minLength(2, 'two grips or more'), v.maxLength(4, 'four grips or fewer')),
+      beatsEach: whole(2, 8),
+      tempoBpm: v.optional(tempoSchema),
+      progression: v.optional(v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(16)) })),
+    }),
+  }),
+  v.object({ ...head, family: v.literal('ring check'), parameters: v.object({ grip: namedGripSchema }) }),
+]);
+
+export const feelSchema = v.variant('hand', [
+  v.object({ hand: v.literal('easy') }),
+  v.object({ hand: v.literal('tense') }),
+  v.object({
+    hand: v.literal('pain'),
+    where: v.picklist(PAIN_PLACES, 'where it hurts'),
+    side: v.picklist(['left', 'right', 'both']),
+    skinBroken: v.optional(v.boolean()),
+  }),
+]);
+
+export const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
+const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late']);
+
+export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
+  recipe: recipeSchema,
+  items: v.pipe(v.array(itemSchema), v.minLength(1, 'at least one item'), v.maxLength(64, 'at most 64 items')),
+  startedAt: instantSchema,
+  timeZone: zoneSchema,
+  durationSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(7200, 'two hours at most')),
+  tempoBpm: v.nullable(tempoSchema),
+  steps: v.pipe(v.array(outcomeSchema), v.maxLength(500)),
+  result: resultSchema,
+  feel: v.nullable(feelSchema),
+  source: v.picklist(['self', 'teacher', 'quiz', 'paper', 'recording', 'listener', 'simulated']),
+});

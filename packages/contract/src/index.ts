@@ -1,0 +1,22 @@
+/** The one boundary: schemas and types of everything that crosses between browser, server and database. */
+export { idSchema, problemSchema, type ProblemBody } from './basics';
+export { fretsSchema, recipeSchema, takeSchema } from './drills';
+export { handSchema, instrumentSchema, limitsSchema } from './hands';
+export { sentEventSchema, type BatchAnswer, type SentEvent } from './events';
+export { type PainBody, type SkillStateBody, type StrandCell } from './mastery';
+export { doneSchema, planSchema, upcastPlan, type DoneBody } from './plans';
+export { type AnySchema, type Route } from './route';
+export {
+  routes,
+  type BoardBody,
+  type BoardLesson,
+  type LessonBody,
+  type PracticeBody,
+  type PracticeCard,
+  type Role,
+  type Seat,
+  type SessionBody,
+  type StudentBody,
+  type StudentHead,
+  type SyllabusBody,
+} from './routes';

@@ -1,0 +1,248 @@
+/** Every route of the server. A stranger's input passes these schemas or reaches nothing. */
+import * as v from 'valibot';
+import { birthDaySchema, emptySchema, idSchema, instantSchema, noteTextSchema, personNameSchema, versionSchema, zoneSchema } from './basics';
+import { recipeSchema } from './drills';
+import { batchAnswerSchema, eventBatchSchema } from './events';
+import { handSchema, instrumentSchema, limitsSchema } from './hands';
+import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
+import { blockSchema, doneSchema, planSchema } from './plans';
+import { route } from './route';
+
+const none = { params: emptySchema, query: emptySchema, body: emptySchema };
+const studentParams = v.object({ studentId: idSchema });
+const lessonParams = v.object({ lessonId: idSchema });
+const minutesSchema = v.pipe(v.number('minutes'), v.integer('whole minutes'), v.minValue(10, 'a lesson of 10 to 180 minutes'), v.maxValue(180, 'a lesson of 10 to 180 minutes'));
+
+export const roleSchema = v.picklist(['owner', 'teacher', 'student', 'guardian', 'self-taught']);
+export type Role = v.InferOutput<typeof roleSchema>;
+
+const seatSchema = v.object({
+  membershipId: v.string(),
+  name: v.string(),
+  roles: v.array(roleSchema),
+  /** The student this seat is, or looks after; null for teachers. */
+  studentId: v.nullable(v.string()),
+  about: v.string(),
+});
+export type Seat = v.InferOutput<typeof seatSchema>;
+
+const studioSchema = v.object({ id: v.string(), name: v.string(), timeZone: v.string(), demo: v.boolean(), madeFor: v.nullable(v.string()) });
+export const sessionSchema = v.object({ seat: v.nullable(seatSchema), studio: v.nullable(studioSchema), now: v.string(), modelVersion: v.string() });
+export type SessionBody = v.InferOutput<typeof sessionSchema>;
+
+const lessonHeadSchema = v.object({
+  id: v.string(),
+  studentId: v.string(),
+  startsAt: v.string(),
+  minutes: v.number(),
+  state: v.picklist(['booked', 'running', 'taught', 'written']),
+  version: v.number(),
+});
+
+const boardLessonSchema = v.object({
+  ...lessonHeadSchema.entries,
+  name: v.string(),
+  /** Whether a plan was kept; otherwise the proposal is shown. */
+  planKept: v.boolean(),
+  planMinutes: v.number(),
+  focus: v.nullable(v.string()),
+  pain: painSchema,
+});
+export type BoardLesson = v.InferOutput<typeof boardLessonSchema>;
+
+const studentHeadSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  age: v.nullable(v.number()),
+  groups: v.array(v.string()),
+  leftHanded: v.boolean(),
+  reachMm: v.nullable(v.number()),
+  takes: v.number(),
+  lastTakeAt: v.nullable(v.number()),
+  pain: painSchema,
+  strands: v.array(strandCellSchema),
+  next: v.nullable(v.string()),
+});
+export type StudentHead = v.InferOutput<typeof studentHeadSchema>;
+
+export const boardSchema = v.object({
+  now: v.string(),
+  today: v.string(),
+  timeZone: v.string(),
+  /** The day whose lessons are shown: today, or the next day with lessons. */
+  day: v.nullable(v.string()),
+  lessons: v.array(boardLessonSchema),
+  strands: v.array(v.object({ id: v.string(), name: v.string() })),
+  students: v.array(studentHeadSchema),
+  slipping: v.array(v.object({ studentId: v.string(), name: v.string(), skill: v.string(), was: v.number(), now: v.number(), days: v.number() })),
+  stuck: v.array(v.object({ studentId: v.string(), name: v.string(), skill: v.string(), takes: v.number(), now: v.number() })),
+  hurting: v.array(v.object({ studentId: v.string(), name: v.string(), pain: painSchema })),
+  tooHard: v.array(v.object({ studentId: v.string(), name: v.string(), chord: v.string(), effort: v.number(), limit: v.number() })),
+  writeUpsOwed: v.number(),
+});
+export type BoardBody = v.InferOutput<typeof boardSchema>;
+
+const limitsRecord = v.object({ from: v.string(), value: limitsSchema });
+export const studentSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  bornOn: v.nullable(v.string()),
+  age: v.nullable(v.number()),
+  version: v.number(),
+  timeZone: v.string(),
+  note: v.string(),
+  groups: v.array(v.string()),
+  practiceMinutes: v.number(),
+  hand: v.object({ from: v.nullable(v.string()), value: handSchema }),
+  instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),
+  limits: v.object({ from: v.nullable(v.string()), value: limitsSchema }),
+  limitsBefore: v.nullable(limitsRecord),
+  skills: v.array(skillStateSchema),
+  pain: painSchema,
+  takes: v.number(),
+  feels: v.object({ easy: v.number(), tense: v.number(), pain: v.number(), unanswered: v.number() }),
+  lessons: v.array(lessonHeadSchema),
+  nextLesson: v.nullable(lessonHeadSchema),
+});
+export type StudentBody = v.InferOutput<typeof studentSchema>;
+
+export const lessonSchema = v.object({
+  ...lessonHeadSchema.entries,
+  timeZone: v.string(),
+  plan: v.nullable(planSchema),
+  done: v.nullable(doneSchema),
+  note: v.string(),
+});
+export type LessonBody = v.InferOutput<typeof lessonSchema>;
+
+const syllabusSchema = v.object({
+  version: v.string(),
+  name: v.string(),
+  strands: v.array(v.object({ id: v.string(), name: v.string() })),
+  skills: v.array(
+    v.object({
+      id: v.string(),
+      name: v.string(),
+      strand: v.string(),
+      targetBpm: v.nullable(v.number()),
+      barre: v.boolean(),
+      practice: v.array(recipeSchema),
+    }),
+  ),
+});
+export type SyllabusBody = v.InferOutput<typeof syllabusSchema>;
+
+const cardSchema = v.object({
+  skillId: v.nullable(v.string()),
+  title: v.string(),
+  recipe: recipeSchema,
+  minutes: v.number(),
+  because: v.object({ code: v.string(), values: v.record(v.string(), v.union([v.number(), v.string()])) }),
+});
+export type PracticeCard = v.InferOutput<typeof cardSchema>;
+
+export const practiceSchema = v.object({
+  student: v.object({ id: v.string(), name: v.string() }),
+  hand: handSchema,
+  instrument: instrumentSchema,
+  limits: limitsSchema,
+  pain: painSchema,
+  minutes: v.number(),
+  cards: v.array(cardSchema),
+});
+export type PracticeBody = v.InferOutput<typeof practiceSchema>;
+
+export const routes = {
+  health: route({ method: 'get', path: '/api/health', ...none, output: v.object({ ok: v.boolean(), database: v.boolean(), migration: v.nullable(v.string()), strayEvents: v.number() }) }),
+  seats: route({ method: 'get', path: '/api/seats', ...none, output: v.object({ seats: v.array(seatSchema) }) }),
+  session: route({ method: 'get', path: '/api/session', ...none, output: sessionSchema }),
+  sitDown: route({ method: 'post', path: '/api/session', ...none, body: v.object({ membershipId: idSchema }), output: sessionSchema }),
+  standUp: route({ method: 'delete', path: '/api/session', ...none, output: sessionSchema }),
+
+  nameStudio: route({
+    method: 'put',
+    path: '/api/studio',
+    ...none,
+    body: v.object({ name: personNameSchema, teacher: personNameSchema, timeZone: zoneSchema }),
+    output: sessionSchema,
+  }),
+  board: route({ method: 'get', path: '/api/board', ...none, output: boardSchema }),
+  syllabus: route({ method: 'get', path: '/api/syllabus', ...none, output: syllabusSchema }),
+
+  addStudent: route({
+    method: 'post',
+    path: '/api/students',
+    ...none,
+    body: v.object({ id: idSchema, name: personNameSchema, bornOn: v.nullable(birthDaySchema) }),
+    output: v.object({ id: v.string() }),
+  }),
+  student: route({ method: 'get', path: '/api/students/:studentId', ...none, params: studentParams, output: studentSchema }),
+  keepHand: route({
+    method: 'put',
+    path: '/api/students/:studentId/hand',
+    ...none,
+    params: studentParams,
+    body: v.object({ version: versionSchema, hand: handSchema, instrument: instrumentSchema, limits: limitsSchema }),
+    output: v.object({ version: v.number() }),
+  }),
+  keepNote: route({
+    method: 'put',
+    path: '/api/students/:studentId/note',
+    ...none,
+    params: studentParams,
+    body: v.object({ version: versionSchema, note: noteTextSchema }),
+    output: v.object({ version: v.number() }),
+  }),
+  propose: route({
+    method: 'post',
+    path: '/api/students/:studentId/proposal',
+    ...none,
+    params: studentParams,
+    body: v.object({ minutes: minutesSchema, newSkills: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(6))), locked: v.pipe(v.array(blockSchema), v.maxLength(40)) }),
+    output: planSchema,
+  }),
+  practice: route({ method: 'get', path: '/api/students/:studentId/practice', ...none, params: studentParams, output: practiceSchema }),
+
+  bookLesson: route({
+    method: 'post',
+    path: '/api/lessons',
+    ...none,
+    body: v.object({ id: idSchema, studentId: idSchema, startsAt: instantSchema, minutes: minutesSchema }),
+    output: lessonSchema,
+  }),
+  lesson: route({ method: 'get', path: '/api/lessons/:lessonId', ...none, params: lessonParams, output: lessonSchema }),
+  keepPlan: route({
+    method: 'put',
+    path: '/api/lessons/:lessonId/plan',
+    ...none,
+    params: lessonParams,
+    body: v.object({ version: versionSchema, plan: planSchema }),
+    output: lessonSchema,
+  }),
+  keepDone: route({
+    method: 'put',
+    path: '/api/lessons/:lessonId/done',
+    ...none,
+    params: lessonParams,
+    body: v.object({ version: versionSchema, done: doneSchema, state: v.picklist(['running', 'taught']) }),
+    output: lessonSchema,
+  }),
+  keepWriteUp: route({
+    method: 'put',
+    path: '/api/lessons/:lessonId/write-up',
+    ...none,
+    params: lessonParams,
+    body: v.object({ version: versionSchema, done: doneSchema, note: noteTextSchema }),
+    output: lessonSchema,
+  }),
+  assignHome: route({
+    method: 'post',
+    path: '/api/students/:studentId/home',
+    ...none,
+    params: studentParams,
+    body: v.object({ id: idSchema, recipe: recipeSchema, skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))), title: personNameSchema }),
+    output: v.object({ id: v.string() }),
+  }),
+
+  sendEvents: route({ method: 'post', path: '/api/events', ...none, body: eventBatchSchema, output: batchAnswerSchema }),
+} as const;

@@ -1,0 +1,86 @@
+/**
+ * Who may do what, in one table. A right may hold for every student of the studio, for one's own student
+ * alone, or not at all. A guardian reads; a self-taught player is teacher and student in one person.
+ */
+import type { Role } from '@finch/contract';
+import { Refusal } from '../platform/problems';
+
+export type Right =
+  | 'board.read'
+  | 'student.read'
+  | 'student.add'
+  | 'hand.write'
+  | 'note.write'
+  | 'plan.propose'
+  | 'lesson.read'
+  | 'lesson.write'
+  | 'home.assign'
+  | 'practice.read'
+  | 'take.log'
+  | 'take.log-heard'
+  | 'mastery.override'
+  | 'pain.clear'
+  | 'studio.name'
+  | 'syllabus.read';
+
+type Reach = 'all' | 'own';
+
+const TEACHER: Partial<Record<Right, Reach>> = {
+  'board.read': 'all',
+  'student.read': 'all',
+  'student.add': 'all',
+  'hand.write': 'all',
+  'note.write': 'all',
+  'plan.propose': 'all',
+  'lesson.read': 'all',
+  'lesson.write': 'all',
+  'home.assign': 'all',
+  'practice.read': 'all',
+  'take.log': 'all',
+  'take.log-heard': 'all',
+  'mastery.override': 'all',
+  'pain.clear': 'all',
+  'syllabus.read': 'all',
+};
+
+export const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
+  owner: { ...TEACHER, 'studio.name': 'all' },
+  teacher: TEACHER,
+  student: { 'practice.read': 'own', 'take.log': 'own', 'syllabus.read': 'all' },
+  guardian: { 'student.read': 'own', 'practice.read': 'own', 'syllabus.read': 'all' },
+  'self-taught': {
+    'student.read': 'own',
+    'hand.write': 'own',
+    'note.write': 'own',
+    'plan.propose': 'own',
+    'lesson.read': 'own',
+    'lesson.write': 'own',
+    'home.assign': 'own',
+    'practice.read': 'own',
+    'take.log': 'own',
+    'mastery.override': 'own',
+    'pain.clear': 'own',
+    'syllabus.read': 'all',
+  },
+};
+
+/** Who sits: what every service is told about the person before it. */
+export interface Who {
+  readonly studioId: string;
+  readonly membershipId: string;
+  readonly roles: readonly Role[];
+  /** Students that are this person, or in this person's care. */
+  readonly ownStudents: readonly string[];
+}
+
+export function may(who: Who, right: Right, studentId?: string): boolean {
+  return who.roles.some((role) => {
+    const reach = RIGHTS[role][right];
+    return reach === 'all' || (reach === 'own' && studentId !== undefined && who.ownStudents.includes(studentId));
+  });
+}
+
+/** Refuses with 403 unless the right holds for that student. */
+export function need(who: Who, right: Right, studentId?: string): void {
+  if (!may(who, right, studentId)) throw new Refusal('right.missing', right, 'someone whose role allows this; sit down as a teacher');
+}

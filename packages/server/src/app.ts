@@ -1,0 +1,136 @@
+/** Composition root: which services exist, what they are given, and which routes reach them. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { routes } from '@finch/contract';
+import connectPgSimple from 'connect-pg-simple';
+import express, { type Express } from 'express';
+import session from 'express-session';
+import helmet from 'helmet';
+import { Pool } from 'pg';
+import type { Logger } from 'pino';
+import type { DataSource } from 'typeorm';
+import { makeAccounts } from './accounts/accounts.service';
+import { makeBoard } from './board/board.service';
+import { makeLessons } from './lessons/lessons.service';
+import type { Clock } from './platform/clock';
+import type { DatabaseAccess } from './platform/config';
+import { inStudio } from './platform/database';
+import { guard } from './platform/guard';
+import { answerErrors, mount, requestId } from './platform/http';
+import { Refusal } from './platform/problems';
+import { makePracticeLog } from './practice/log.service';
+import { makePracticeRoom } from './practice/room.service';
+import { makeStates } from './students/states.service';
+import { makeStudents } from './students/students.service';
+import { currentSyllabus, syllabusBody } from './syllabus/syllabus.service';
+import { need } from './accounts/rights';
+
+export interface AppParts {
+  readonly database: DataSource;
+  readonly databaseName: string;
+  readonly access: DatabaseAccess;
+  readonly clock: Clock;
+  readonly log: Logger;
+  readonly demo: boolean;
+  /** Folder of the built browser application, or null to serve the interface of programs alone. */
+  readonly webDist: string | null;
+}
+
+const WEEK_MS = 7 * 86_400_000;
+
+export function makeApp(parts: AppParts): { readonly app: Express; readonly close: () => Promise<void> } {
+  const { database, access, clock, log } = parts;
+  const pool = new Pool({ host: access.host, port: access.port, user: 'finch_app', password: access.application, database: parts.databaseName, max: 4 });
+  pool.on('error', (error) => log.error({ err: error.message }, 'session pool'));
+  const SessionStore = connectPgSimple(session);
+  const store = new SessionStore({ pool, tableName: 'web_session', createTableIfMissing: false, pruneSessionInterval: false });
+
+  const states = makeStates();
+  const accounts = makeAccounts(database, clock, parts.demo);
+  const students = makeStudents(database, clock, states);
+  const lessons = makeLessons(database, clock, states);
+  const board = makeBoard(database, clock, states);
+  const practiceLog = makePracticeLog(database, clock);
+  const room = makePracticeRoom(database, clock, states);
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(requestId);
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(guard);
+
+  const api = express.Router();
+  api.use(express.json({ limit: '1mb' }));
+  api.use(
+    session({
+      name: 'finch.seat',
+      store,
+      secret: access.cookie,
+      resave: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: WEEK_MS },
+    }),
+  );
+  mount(api, routes.health, async () => {
+    const migration: { name: string }[] = await database.query('SELECT name FROM migration ORDER BY id DESC LIMIT 1');
+    const stray: { count: string }[] = await database.query('SELECT count(*) AS count FROM log_event_stray');
+    return { ok: stray[0].count === '0', database: true, migration: migration[0]?.name ?? null, strayEvents: Number(stray[0].count) };
+  });
+  mount(api, routes.seats, async () => ({ seats: await accounts.seats() }));
+  mount(api, routes.session, ({ request }) => accounts.session(request));
+  mount(api, routes.sitDown, ({ request, body }) => accounts.sitDown(request, body.membershipId));
+  mount(api, routes.standUp, ({ request }) => accounts.standUp(request));
+  mount(api, routes.nameStudio, ({ request, body }) => accounts.nameStudio(request, body));
+  mount(api, routes.board, async ({ request }) => board.read(await accounts.identify(request)));
+  mount(api, routes.syllabus, async ({ request }) => {
+    const who = await accounts.identify(request);
+    need(who, 'syllabus.read');
+    return syllabusBody(await inStudio(database, who.studioId, currentSyllabus));
+  });
+  mount(api, routes.addStudent, async ({ request, body }) => students.add(await accounts.identify(request), body));
+  mount(api, routes.student, async ({ request, params }) => students.read(await accounts.identify(request), params.studentId));
+  mount(api, routes.keepHand, async ({ request, params, body }) => students.keepHand(await accounts.identify(request), params.studentId, body));
+  mount(api, routes.keepNote, async ({ request, params, body }) => students.keepNote(await accounts.identify(request), params.studentId, body.version, body.note));
+  mount(api, routes.propose, async ({ request, params, body }) => lessons.propose(await accounts.identify(request), params.studentId, body));
+  mount(api, routes.practice, async ({ request, params }) => room.today(await accounts.identify(request), params.studentId));
+  mount(api, routes.assignHome, async ({ request, params, body }) => room.assign(await accounts.identify(request), params.studentId, body));
+  mount(api, routes.bookLesson, async ({ request, body }) => lessons.book(await accounts.identify(request), body));
+  mount(api, routes.lesson, async ({ request, params }) => lessons.read(await accounts.identify(request), params.lessonId));
+  mount(api, routes.keepPlan, async ({ request, params, body }) => lessons.keepPlan(await accounts.identify(request), params.lessonId, body.version, body.plan));
+  mount(api, routes.keepDone, async ({ request, params, body }) => lessons.keepDone(await accounts.identify(request), params.lessonId, body.version, body.done, body.state));
+  mount(api, routes.keepWriteUp, async ({ request, params, body }) => lessons.keepWriteUp(await accounts.identify(request), params.lessonId, body.version, body.done, body.note));
+  mount(api, routes.sendEvents, async ({ request, body }) => practiceLog.send(await accounts.identify(request), body.events));
+  app.use(api);
+  app.use('/api', () => {
+    throw new Refusal('not-found', 'path', 'a route of this server');
+  });
+
+  if (parts.webDist && existsSync(parts.webDist)) {
+    const page = join(parts.webDist, 'index.html');
+    app.use(express.static(parts.webDist, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', /assets/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache') }));
+    app.get(/^(?!\/api\/)/, (_request, response) => response.sendFile(page, { headers: { 'Cache-Control': 'no-cache' } }));
+  }
+  app.use(answerErrors(log));
+  return {
+    app,
+    close: async () => {
+      await store.close();
+      await pool.end().catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,106 @@
+/**
+ * Lessons: booked, planned, taught, written up. A plan comes from the planner and is kept as the teacher
+ * left it; a write that saw an older version is refused and says so, with nothing lost on either side.
+ */
+import { upcastPlan, type DoneBody, type LessonBody } from '@finch/contract';
+import { must } from '@finch/core';
+import { planLesson, type LessonPlan, type PlanBlock } from '@finch/core/planning';
+import type { DataSource, EntityManager } from 'typeorm';
+import { need, type Who } from '../accounts/rights';
+import type { Clock } from '../platform/clock';
+import { inStudio, writeInStudio } from '../platform/database';
+import type { LessonRow } from '../platform/entities';
+import { notFound, refuse, Refusal } from '../platform/problems';
+import type { States, StudentView } from '../students/states.service';
+import { addLesson, changeLesson, lessonById } from './lessons.repository';
+
+export interface Lessons {
+  readonly book: (who: Who, lesson: { id: string; studentId: string; startsAt: string; minutes: number }) => Promise<LessonBody>;
+  readonly read: (who: Who, lessonId: string) => Promise<LessonBody>;
+  readonly propose: (who: Who, studentId: string, wish: Wish) => Promise<LessonPlan>;
+  readonly keepPlan: (who: Who, lessonId: string, version: number, plan: LessonPlan) => Promise<LessonBody>;
+  readonly keepDone: (who: Who, lessonId: string, version: number, done: DoneBody, state: 'running' | 'taught') => Promise<LessonBody>;
+  readonly keepWriteUp: (who: Who, lessonId: string, version: number, done: DoneBody, note: string) => Promise<LessonBody>;
+}
+
+export interface Wish {
+  readonly minutes: number;
+  readonly newSkills?: number;
+  readonly locked: readonly PlanBlock[];
+}
+
+/** The planner's proposal for a student as the log now stands. Problems of the planner are refusals. */
+export function proposalFor(view: StudentView, wish: Wish): LessonPlan {
+  const made = planLesson(view.state, view.syllabus.content, {
+    minutes: wish.minutes,
+    newSkills: wish.newSkills,
+    locked: wish.locked,
+    hand: view.hand.value,
+    instrument: view.instrument.value,
+    limits: view.limits.value,
+    effortLimit: view.limits.value.gripEffort,
+    goals: view.record.goals,
+    waived: view.record.waived,
+  });
+  return made.ok ? must(made) : refuse(made.problem);
+}
+
+export function lessonHead(row: LessonRow) {
+  return {
+    id: row.id,
+    studentId: row.studentId,
+    startsAt: row.startsAt.toISOString(),
+    minutes: row.minutes,
+    state: row.state,
+    version: row.version,
+  };
+}
+
+function lessonBody(row: LessonRow): LessonBody {
+  return { ...lessonHead(row), timeZone: row.timeZone, plan: upcastPlan(row.plan), done: row.done as DoneBody | null, note: row.note };
+}
+
+const STALE = 'the newer version; yours is still on your screen';
+
+export function makeLessons(database: DataSource, clock: Clock, states: States): Lessons {
+  const find = async (manager: EntityManager, studioId: string, id: string): Promise<LessonRow> => {
+    const row = await lessonById(manager, studioId, id);
+    if (!row) throw notFound('lessonId');
+    return row;
+  };
+  const change = async (who: Who, id: string, version: number, what: Parameters<typeof changeLesson>[4]): Promise<LessonBody> =>
+    writeInStudio(database, who.studioId, async (manager) => {
+      const row = await find(manager, who.studioId, id);
+      need(who, 'lesson.write', row.studentId);
+      if (!(await changeLesson(manager, who.studioId, id, version, what))) throw new Refusal('write.stale', 'version', STALE);
+      return lessonBody(await find(manager, who.studioId, id));
+    });
+  return {
+    book: async (who, lesson) => {
+      need(who, 'lesson.write', lesson.studentId);
+      return writeInStudio(database, who.studioId, async (manager) => {
+        const { record } = await states.view(manager, who.studioId, lesson.studentId, clock.now());
+        if (await lessonById(manager, who.studioId, lesson.id)) throw new Refusal('write.twice', 'id', 'a new id; this lesson is booked already');
+        const row: LessonRow = {
+          studioId: who.studioId, id: lesson.id, studentId: lesson.studentId, teacherId: who.membershipId, startsAt: new Date(lesson.startsAt),
+          timeZone: record.timeZone, minutes: lesson.minutes, state: 'booked', plan: null, done: null, note: '', version: 1,
+        };
+        await addLesson(manager, row);
+        return lessonBody(row);
+      });
+    },
+    read: async (who, lessonId) =>
+      inStudio(database, who.studioId, async (manager) => {
+        const row = await find(manager, who.studioId, lessonId);
+        need(who, 'lesson.read', row.studentId);
+        return lessonBody(row);
+      }),
+    propose: async (who, studentId, wish) => {
+      need(who, 'plan.propose', studentId);
+      return inStudio(database, who.studioId, async (manager) => proposalFor(await states.view(manager, who.studioId, studentId, clock.now()), wish));
+    },
+    keepPlan: (who, lessonId, version, plan) => change(who, lessonId, version, { plan }),
+    keepDone: (who, lessonId, version, done, state) => change(who, lessonId, version, { done, state }),
+    keepWriteUp: (who, lessonId, version, done, note) => change(who, lessonId, version, { done, note, state: 'written' }),
+  };
+}

@@ -1,0 +1,96 @@
+/**
+ * The server's commands: `prepare` makes databases, dumps before migrating, migrates and makes the demo;
+ * `serve` serves until told to stop. Messages go to the parent process that started it.
+ */
+import { spawnSync } from 'node:child_process';
+import { chmodSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { makeApp } from './app';
+import { prepareDemo, prepareStudio } from './demo/prepare';
+import { makeClock } from './platform/clock';
+import { readConfig, type Config } from './platform/config';
+import { appSource, dropDatabase, ensureDatabase, ownerSource } from './platform/database';
+import { makeLogger } from './platform/logging';
+
+const tell = (message: object) => process.send?.(message);
+
+async function migrate(config: Config, database: string): Promise<void> {
+  await ensureDatabase(config.access, database);
+  const owner = ownerSource({ access: config.access, database });
+  await owner.initialize();
+  try {
+    const known: { exists: boolean }[] = await owner.query("SELECT to_regclass('public.migration') IS NOT NULL AS exists");
+    if (known[0].exists && config.dumps && (await owner.showMigrations())) dumpBefore(config, database);
+    await owner.runMigrations({ transaction: 'all' });
+  } finally {
+    await owner.destroy();
+  }
+}
+
+/** A dump stands before every migration of a database that holds something. */
+function dumpBefore(config: Config, database: string): void {
+  const file = join(config.dumps ?? '', `${database}-before-migration-${Date.now()}.dump`);
+  const env = { ...process.env, PGHOST: config.access.host, PGPORT: String(config.access.port), PGUSER: 'postgres', PGPASSWORD: config.access.superuser };
+  const result = spawnSync(join(config.pgBin, 'pg_dump'), ['-Fc', '-f', file, database], { env, encoding: 'utf8' });
+  if (result.status !== 0) throw new Error(`no dump before migrating, so no migration: ${result.stderr}`);
+  chmodSync(file, 0o600);
+}
+
+async function prepare(config: Config): Promise<void> {
+  const clock = makeClock(config.clockFrom);
+  await migrate(config, 'finch_studio');
+  await prepareStudio(config, clock);
+  if (config.demo === 'no') return;
+  if (config.demo === 'again') await dropDatabase(config.access, 'finch_demo');
+  await migrate(config, 'finch_demo');
+  const note = await prepareDemo(config, clock, async () => {
+    await dropDatabase(config.access, 'finch_demo');
+    await migrate(config, 'finch_demo');
+  });
+  tell({ note });
+}
+
+async function serve(config: Config): Promise<void> {
+  const database = appSource(config);
+  await database.initialize();
+  const log = makeLogger(config.logLevel);
+  const webDist = fileURLToPath(new URL('../../web/dist', import.meta.url));
+  const { app, close } = makeApp({
+    database, databaseName: config.database, access: config.access, clock: makeClock(config.clockFrom), log, demo: config.demo !== 'no', webDist,
+  });
+  const server = app.listen(config.port, '127.0.0.1', (error) => {
+    if (error) {
+      tell({ problem: `Port ${config.port} cannot be used: ${error.message}` });
+      process.exit(1);
+    }
+    tell({ ready: true, port: config.port });
+  });
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    server.closeAllConnections();
+    server.close();
+    await close();
+    await database.destroy();
+    process.exit(0);
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+  process.on('disconnect', stop);
+}
+
+const config = readConfig(process.env);
+const commands: Record<string, (given: Config) => Promise<void>> = { prepare, serve };
+const command = commands[process.argv[2]];
+if (!command) throw new Error(`commands: ${Object.keys(commands).join(', ')}`);
+command(config)
+  .then(() => {
+    if (process.argv[2] !== 'serve') process.disconnect?.();
+  })
+  .catch((error: unknown) => {
+    tell({ problem: error instanceof Error ? (error.stack ?? error.message) : String(error) });
+    process.exitCode = 1;
+    process.disconnect?.();
+  });

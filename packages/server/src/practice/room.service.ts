@@ -1,0 +1,92 @@
+/**
+ * The Practice room: today's short list in order. An easy minute or three first, then what the teacher gave
+ * home, newest first, then what the planner would review or repair, within the student's minutes.
+ */
+import type { PracticeBody, PracticeCard } from '@finch/contract';
+import { warmUp, type Recipe } from '@finch/core/drills';
+import type { DataSource } from 'typeorm';
+import { need, type Who } from '../accounts/rights';
+import { proposalFor } from '../lessons/lessons.service';
+import type { Clock } from '../platform/clock';
+import { inStudio, writeInStudio } from '../platform/database';
+import type { States, StudentView } from '../students/states.service';
+import { addHomeCard, openHomeCards } from './home.repository';
+
+const WARM_UP_MINUTES = 2;
+const CARD_MINUTES = 3;
+const SHORTEST_PLAN = 20;
+
+export interface PracticeRoom {
+  readonly today: (who: Who, studentId: string) => Promise<PracticeBody>;
+  readonly assign: (who: Who, studentId: string, card: { id: string; recipe: Recipe; skillId: string | null; title: string }) => Promise<{ id: string }>;
+}
+
+export function makePracticeRoom(database: DataSource, clock: Clock, states: States): PracticeRoom {
+  return {
+    today: async (who, studentId) => {
+      need(who, 'practice.read', studentId);
+      return inStudio(database, who.studioId, async (manager) => {
+        const view = await states.view(manager, who.studioId, studentId, clock.now());
+        const given = await openHomeCards(manager, who.studioId, studentId);
+        const cards = given.map((row): PracticeCard => ({
+          skillId: row.skillId,
+          title: row.title,
+          recipe: row.recipe as Recipe,
+          minutes: CARD_MINUTES,
+          because: { code: 'because.given', values: { on: row.since.getTime() } },
+        }));
+        return {
+          student: { id: studentId, name: view.record.name },
+          hand: view.hand.value,
+          instrument: view.instrument.value,
+          limits: view.limits.value,
+          pain: view.state.pain,
+          minutes: view.record.practiceMinutes,
+          cards: fill(view, cards),
+        };
+      });
+    },
+    assign: async (who, studentId, card) => {
+      need(who, 'home.assign', studentId);
+      await writeInStudio(database, who.studioId, async (manager) => {
+        await states.view(manager, who.studioId, studentId, clock.now());
+        const row = { studioId: who.studioId, studentId, ...card, since: new Date(clock.now()), endedAt: null, version: 1 };
+        await addHomeCard(manager, row);
+      });
+      return { id: card.id };
+    },
+  };
+}
+
+function fill(view: StudentView, given: readonly PracticeCard[]): PracticeCard[] {
+  const { status } = view.state.pain;
+  if (status === 'stopped today' || status === 'locked') return [];
+  const opening: PracticeCard = {
+    skillId: null,
+    title: 'Easy minutes',
+    recipe: warmUp(WARM_UP_MINUTES),
+    minutes: WARM_UP_MINUTES,
+    because: { code: 'because.cold', values: {} },
+  };
+  const minutes = status === 'returning' ? view.record.practiceMinutes / 2 : view.record.practiceMinutes;
+  const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
+  const planned = proposalFor(view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] }).blocks.flatMap((block): PracticeCard[] =>
+    block.recipe && block.skillId
+      ? [{ skillId: block.skillId, title: names.get(block.skillId) ?? block.skillId, recipe: block.recipe, minutes: CARD_MINUTES, because: block.because }]
+      : [],
+  );
+  const cards = [opening];
+  let left = minutes - WARM_UP_MINUTES;
+  const allowed = given.filter((card) => status !== 'returning' || !isBarred(view, card));
+  for (const card of [...allowed, ...planned]) {
+    const twice = cards.some((other) => JSON.stringify(other.recipe) === JSON.stringify(card.recipe) || (card.skillId !== null && other.skillId === card.skillId));
+    if (twice || left < card.minutes) continue;
+    cards.push(card);
+    left -= card.minutes;
+  }
+  return cards;
+}
+
+function isBarred(view: StudentView, card: PracticeCard): boolean {
+  return view.syllabus.content.skills.find((skill) => skill.id === card.skillId)?.barre ?? false;
+}

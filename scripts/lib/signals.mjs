@@ -1,0 +1,29 @@
+// Ctrl-C, SIGTERM and SIGHUP run the same clean-up once, newest first, and leave nothing behind.
+const tasks = [];
+let running = null;
+
+export function onExit(task) {
+  tasks.push(task);
+}
+
+export function cleanUp() {
+  running ??= (async () => {
+    while (tasks.length) {
+      try {
+        await tasks.pop()();
+      } catch (error) {
+        console.error(error.message);
+      }
+    }
+  })();
+  return running;
+}
+
+export function cleanUpOnSignals() {
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+    process.on(signal, async () => {
+      await cleanUp();
+      process.exit(signal === 'SIGINT' ? 130 : 143);
+    });
+  }
+}
