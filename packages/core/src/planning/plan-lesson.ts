@@ -10,6 +10,7 @@ import type { Reason } from '../effort/explain';
 import type { StudentState } from '../mastery/replay';
 import { lessonCandidates, useOf, type Candidate, type CandidateContext } from './candidates';
 import type { HandLimits } from './limits';
+import { peakLoad } from './load';
 import {
   PLAN_MODEL_VERSION,
   planMinutes,
@@ -40,6 +41,9 @@ export const PLAN = {
 
 /** Candidates of each kind that the solver sees, best first: enough for any lesson, few enough to be quick. */
 const TRIED: Readonly<Partial<Record<BlockKind, number>>> = { new: 6, repair: 6, review: 5, apply: 4 };
+
+/** Half-held things taken up again in one lesson: more would be a tour, not work (our judgement). */
+const REPAIRS = 3;
 
 function bestOfEachKind(all: readonly Candidate[]): Candidate[] {
   return Object.entries(TRIED).flatMap(([kind, most]) =>
@@ -93,13 +97,23 @@ function playingPlan(
     newSkills: Math.max(0, (constraints.newSkills ?? PLAN.newSkills) - lockedNew),
     barreMinutes: Math.max(0, (limits.barreMinutes * minutes) / 30 - lockedBarre),
     reviewMinutes: minutes / 2,
-    blocks: Math.max(1, Math.ceil(free / 6)),
+    blocks: Math.max(1, Math.ceil(free / 7)),
+    repairs: REPAIRS,
     restMinutes: PLAN.restMinutes,
+    mustRest: false,
   };
   const withUses = addUses(bestOfEachKind(all), state, context);
-  const solution = free > 0 ? bestSolution(withUses, solveLimits) : { chosen: [], restMinutes: 0, value: 0 };
-  const chosen = returning ? halved(solution.chosen) : solution.chosen;
-  const blocks = arrange(chosen, solution.restMinutes, locked, opening, closing, free);
+  const lay = (within: SolveLimits): { readonly solution: Solution; readonly blocks: PlanBlock[] } => {
+    const solution = free > 0 ? bestSolution(withUses, within) : { chosen: [], restMinutes: 0, value: 0 };
+    const chosen = returning ? halved(solution.chosen) : solution.chosen;
+    return { solution, blocks: arrange(chosen, solution.restMinutes, locked, opening, closing, free) };
+  };
+  let laid = lay(solveLimits);
+  // A hand that would be loaded past its limit rests longer, up to a third of the lesson.
+  for (let rest: number = PLAN.restMinutes; peakLoad(laid.blocks).load > limits.load && rest <= minutes / 3; rest += 3) {
+    laid = lay({ ...solveLimits, restMinutes: rest, mustRest: true });
+  }
+  const { solution, blocks } = laid;
   return {
     schemaVersion: 1,
     minutes,
@@ -121,7 +135,7 @@ function bestSolution(candidates: readonly Candidate[], limits: SolveLimits): So
     solveLesson(stretched, limits, true) ??
     solveLesson(
       stretched,
-      { ...limits, blocks: limits.blocks + 4, reviewMinutes: limits.minutes },
+      { ...limits, blocks: limits.blocks + 4, repairs: limits.repairs + 4, reviewMinutes: limits.minutes },
       false,
     ) ?? { chosen: [], restMinutes: 0, value: 0 }
   );
@@ -181,7 +195,9 @@ function arrange(
   if (rest > 0) {
     const firstBarre = blocks.findIndex((block) => block.barreMinutes > 0);
     const firstUse = blocks.findIndex((block) => block.kind === 'apply');
-    const at = firstBarre >= 0 ? firstBarre + 1 : firstUse >= 0 ? firstUse : blocks.length;
+    const before = firstBarre >= 0 ? firstBarre + 1 : firstUse >= 0 ? firstUse : blocks.length;
+    // Where the load stands highest after half of the lesson is played, the rest does most.
+    const at = Math.max(before, Math.ceil(blocks.length / 2));
     blocks.splice(at, 0, restBlock('rest', rest, chosen[0]?.candidate.skill.id ?? null));
   }
   const withLocked = placeLocked(blocks, locked);

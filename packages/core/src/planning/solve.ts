@@ -13,8 +13,11 @@ export interface SolveLimits {
   /** Reviews and repairs of the memory kind take at most this many minutes. */
   readonly reviewMinutes: number;
   readonly blocks: number;
+  readonly repairs: number;
   /** Minutes of rest that one barre block at the least calls for. */
   readonly restMinutes: number;
+  /** Whether to rest even without a barre, because the load of the hand asks for it. */
+  readonly mustRest: boolean;
 }
 
 export interface Chosen {
@@ -54,6 +57,7 @@ export function solveLesson(
     barre: { max: limits.barreMinutes },
     review: { max: limits.reviewMinutes },
     blocks: { max: limits.blocks },
+    repair: { max: limits.repairs },
     rest: { max: 0 },
   };
   const variables: Record<string, Record<string, number>> = {};
@@ -76,7 +80,7 @@ export function solveLesson(
   for (const minutes of [limits.restMinutes, limits.restMinutes + 1, limits.restMinutes + 2]) {
     variables[`rest@${minutes}`] = { minutes, rest: -3, oneRest: 1, value: -0.02 * minutes };
   }
-  constraints.oneRest = { max: 1 };
+  constraints.oneRest = limits.mustRest ? { equal: 1 } : { max: 1 };
   const model: Model = { direction: 'maximize', objective: 'value', constraints, variables, binaries: true };
   const found = solve(model, { timeout: 1500, tolerance: 0.005 });
   if ((found.status !== 'optimal' && found.status !== 'timedout') || found.variables.length === 0)
@@ -109,6 +113,7 @@ function coefficients(
   };
   if (candidate.kind === 'new') row.new = 1;
   if (candidate.kind === 'review') row.review = minutes;
+  if (candidate.kind === 'repair') row.repair = 1;
   const share = barreShare(candidate);
   if (share > 0) {
     row.barre = minutes * share;

@@ -121,8 +121,8 @@ async function makeLife(maker: Maker, member: CastMember, index: number, student
       startsWith: LEVELS[member.level], beginsOnDay: begins, fadesFromDay: member.fate === 'fades' ? LAST - 33 : undefined,
       hurtsOnDay: member.fate === 'pain' ? past[past.length - 1] : undefined,
       traits: {
-        learning, keeping, shakiness, slowness, limit: member.limit + 8, painChance: 0.01, painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',
-        stuckOn: member.fate === 'stuck' ? 'G 3-2-0-0-0-3' : undefined,
+        learning: Math.min(0.2, learning * 1.7), keeping, shakiness, slowness, limit: member.limit + 8, painChance: 0.01, painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',
+        stuckOn: member.fate === 'stuck' ? 'change grip C x-3-2-0-1-0 c0' : undefined,
       },
     },
     firstSyllabus,

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** Who is on the bench and what that hand stands; places add their own controls at the right. */
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useBench } from '../session/bench';
+import { useStudent } from '../session/queries';
+
+const bench = useBench();
+const { data } = useStudent(() => bench.studentId);
+const strip = computed(() => {
+  const student = data.value;
+  if (!student) return null;
+  const side = student.instrument.value.leftHanded ? 'right hand frets' : 'left hand frets';
+  return {
+    name: student.name,
+    who: [student.age === null ? '' : `age ${student.age}`, side].filter(Boolean).join(' · '),
+    scale: student.instrument.value.scaleLengthMm,
+    reach: student.hand.value.reachMm ?? null,
+    limit: student.limits.value.gripEffort,
+    assumed: student.limits.value.assumed,
+    pain: student.pain.status === 'free' ? null : `${student.pain.status}: ${student.pain.where}`,
+  };
+});
+</script>
+
+<template>
+  <div class="bench">
+    <template v-if="strip">
+      <RouterLink class="display bench-name" :to="{ name: 'student', params: { studentId: bench.studentId ?? '' } }">{{ strip.name }}</RouterLink>
+      <span class="small who">{{ strip.who }}</span>
+      <span class="facts">
+        {{ strip.scale }} mm scale · reach 1–4 <b>{{ strip.reach === null ? 'not measured' : `${strip.reach} mm` }}</b> · one-grip effort limit <b>{{ strip.limit }}</b>
+        <span v-if="strip.assumed" class="small"> (assumed)</span>
+      </span>
+      <span v-if="strip.pain" class="tag over">{{ strip.pain }}</span>
+    </template>
+    <span v-else class="small">Nobody is on the bench. Pick a student on the Board.</span>
+    <div id="bench-tools" class="tools" />
+  </div>
+</template>
+
+<style>
+.bench { height: 46px; display: flex; align-items: center; gap: 22px; padding: 0 16px; border-bottom: 1px solid var(--line); background: color-mix(in srgb, var(--sheet) 55%, var(--bench)); }
+.bench-name { font-size: 24px; color: var(--ink); text-decoration: none; white-space: nowrap; }
+.bench .facts { font-size: 14px; color: var(--ink2); white-space: nowrap; }
+.bench .facts b { color: var(--ink); }
+.bench .who { white-space: nowrap; }
+.bench .tools { margin-left: auto; display: flex; gap: 12px; align-items: center; }
+@media (max-width: 1199px) { .bench .facts { display: none; } }
+</style>

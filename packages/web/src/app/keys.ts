@@ -1,0 +1,68 @@
+/**
+ * Keyboard: a view says which keys it answers while it is shown; the strip at the lower edge and the list
+ * under `?` are made from the same registry. Single letters are off in fields and can be switched off.
+ */
+import { useEventListener, useLocalStorage } from '@vueuse/core';
+import { onScopeDispose, shallowReactive } from 'vue';
+
+export interface KeyHint {
+  /** As typed: `j`, `Enter`, `Alt+ArrowUp`, `Shift+P`, ` `. */
+  readonly key: string;
+  /** What the strip draws; the key itself when left out. */
+  readonly shown?: string;
+  readonly does: string;
+  readonly run: (event: KeyboardEvent) => void;
+  /** Left out of the strip, listed under `?`. */
+  readonly quiet?: boolean;
+}
+
+const registry = shallowReactive(new Set<readonly KeyHint[]>());
+const lettersOn = useLocalStorage('finch-letters', true);
+
+export function keyHints(): KeyHint[] {
+  return [...registry].flat();
+}
+
+export function useLetters() {
+  return lettersOn;
+}
+
+/** Answers these keys until the calling component goes. */
+export function useKeys(hints: readonly KeyHint[]): void {
+  registry.add(hints);
+  onScopeDispose(() => registry.delete(hints));
+}
+
+function spell(event: KeyboardEvent): string {
+  const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  const letter = event.key.length === 1 && /[a-z]/i.test(event.key);
+  return [event.ctrlKey || event.metaKey ? 'Ctrl+' : '', event.altKey ? 'Alt+' : '', event.shiftKey && (letter || event.key.length > 1) ? 'Shift+' : '', name].join('');
+}
+
+function inField(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null;
+  return element?.matches?.('input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]') ?? false;
+}
+
+/** Whether a focused control would answer this key itself. */
+function controlAnswers(event: KeyboardEvent): boolean {
+  const element = event.target as HTMLElement | null;
+  return (event.key === 'Enter' || event.key === ' ') && (element?.matches?.('button, a, [role=button], summary, input') ?? false);
+}
+
+/** Mounted once by the application. */
+export function listenToKeys(): void {
+  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+    if (event.defaultPrevented || document.querySelector('.modal.show')) return;
+    const spelled = spell(event);
+    const single = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
+    if (inField(event.target) && (single || !event.altKey)) return;
+    if (single && event.key !== ' ' && event.key !== '?' && !lettersOn.value) return;
+    if (controlAnswers(event)) return;
+    const wanted = spelled.toLowerCase();
+    const found = keyHints().reverse().find((hint) => hint.key.toLowerCase() === wanted);
+    if (!found) return;
+    event.preventDefault();
+    found.run(event);
+  });
+}

@@ -1,0 +1,148 @@
+/**
+ * The one vocabulary layer: codes and values become words here and nowhere else, so that schools and
+ * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
+ */
+import type { Reason } from '@finch/core/effort';
+import { Unanswered } from '../session/api';
+
+type Values = Reason['values'];
+
+/** Draws the signs of an ASCII note or chord: Abmaj7 becomes A♭△7, F#m7b5 becomes F♯m7♭5. */
+export function chordText(symbol: string): string {
+  return symbol
+    .replace(/maj7/g, '△7')
+    .replace(/([A-G])(bb|b)/g, (_, letter: string, flats: string) => letter + '♭'.repeat(flats.length))
+    .replace(/#/g, '♯')
+    .replace(/b(?=\d)/g, '♭');
+}
+
+export function degreeText(degree: string): string {
+  return degree.replace(/b/g, '♭').replace(/#/g, '♯');
+}
+
+/** Speaks a chord: "A flat major 7". */
+export function spokenChord(symbol: string): string {
+  return symbol
+    .replace(/([A-G])b/g, '$1 flat')
+    .replace(/#/g, ' sharp')
+    .replace('maj7', ' major 7')
+    .replace('m7b5', ' minor 7 flat 5')
+    .replace(/m(?=\d|$)/, ' minor ')
+    .trim();
+}
+
+const DAY = 86_400_000;
+const date = (ms: Values[string]) => new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+const daysAgo = (ms: Values[string]) => Math.max(0, Math.round((Date.now() - Number(ms)) / DAY));
+const fingerNames = ['thumb', 'index', 'middle', 'ring', 'little'];
+const plural = (n: Values[string], one: string, many = `${one}s`) => `${n} ${Number(n) === 1 ? one : many}`;
+
+const WORDS: Readonly<Record<string, (v: Values) => string>> = {
+  'effort.none': () => 'nothing here',
+  'effort.reach': (v) => `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,
+  'effort.barre': (v) => `${fingerNames[Number(v.finger)]} on ${v.strings} strings, pressing ${v.pressing}, fret ${v.fret}`,
+  'effort.fingers': (v) => `${plural(v.count, 'finger')}: ${String(v.names).split(' ').join(', ')}${v.swapped ? ', two of them swapped' : ''}`,
+  'effort.crowding': (v) => (v.tips ? `${v.tips} fingertips in fret ${v.fret}` : `fingertips over ${v.strings} strings`),
+  'effort.mutes': (v) => `keeping string ${String(v.strings).split(' ').join(', ')} silent`,
+  'effort.arching': (v) => `arching over open string ${String(v.strings).split(' ').join(', ')}`,
+  'effort.wrist': (v) => (v.little ? `wrist at fret ${v.fret}, little finger in use` : `wrist at fret ${v.fret}`),
+  'effort.thumb': (v) => `thumb over string 6, fret ${v.fret}`,
+  'effort.press': (v) => plural(v.tips, 'fingertip'),
+
+  'because.cold': (v) => (v.fret ? `Cold hand: light, from fret ${v.fret} up, no barre.` : 'Cold hand: light, no barre.'),
+  'because.due': (v) => `Due: ${v.number} now, last played ${date(v.on)}; ${v.recall} in 100 it is still there.`,
+  'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${date(v.on)}.`,
+  'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
+  'because.half': (v) => `Half held: ${v.number} now; ${v.chance} in 100 at what is set here.`,
+  'because.unlocks': (v) => `Opens ${plural(v.unlocks, 'more skill')}; ${v.chance} in 100 on the first try.`,
+  'because.goal': (v) => `Toward a goal; ${v.chance} in 100 on the first try.`,
+  'because.open': (v) => `All it needs is held; ${v.chance} in 100 on the first try.`,
+  'because.use': (v) => `Puts held things to use; ${v.chance} in 100.`,
+  'because.uses-new': () => 'Uses the new thing at once, next to a grip that is held.',
+  'because.home': () => 'What goes home, said and played once.',
+  'because.rest': () => 'The hand rests; the ear works.',
+  'because.pain': (v) => `Pain (${v.where}) since ${v.since}: nothing is played, with either hand.`,
+  'because.given': (v) => `Given home on ${date(v.on)}.`,
+  'because.chosen': () => 'Put here by hand.',
+  'left.minutes': (v) => `Worth less than what is in for these ${v.minutes} minutes.`,
+  'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
+  'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
+  'left.alike': () => 'Too like the new thing already in; the two would mix.',
+
+  'title.warm-up': () => 'Three easy minutes',
+  'title.take-home': () => 'Take home',
+  'title.listen': () => 'Rest and listen: which one is it?',
+  'title.name': () => 'Name the notes of three chords, no guitar',
+  'title.tap': () => 'Tap the beat with a foot, count aloud',
+  'title.skill': (v) => String(v.skill),
+  'title.shape': (v) => `${chordText(String(v.chord))}, ring check`,
+  'title.loop': (v) => `${chordText(String(v.from))} → ${chordText(String(v.to))}`,
+  'title.blank': (v) => String(v.text ?? 'Blank block'),
+
+  'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
+  'question.ring': (v) => `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
+  'question.calls': (v) => `Were 9 of 10 calls right within ${v.seconds} s?`,
+  'question.done': (v) => `Played for ${plural(v.minutes, 'minute')}?`,
+  'ask.root': (v) => `${chordText(String(v.chord))}, root on string ${v.string}`,
+  'ask.warm-up': (v) => `One finger a fret from fret ${v.fret}, strings 1 to 3`,
+};
+
+/** A reason in words; an unknown code is shown as itself, which a test forbids for every code the core makes. */
+export function say(reason: Reason): string {
+  return WORDS[reason.code]?.(reason.values) ?? reason.code;
+}
+
+export const knowsWord = (code: string): boolean => code in WORDS;
+
+const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>> = {
+  'chord.empty': () => 'Type a chord: C, Bbm7, F#m7b5, C/E.',
+  'chord.too-long': () => 'That is too long for a chord. Type one symbol, like Bbm7.',
+  'chord.root': (_, detail) => `A chord begins with a letter from A to G. ${chordText(detail)}?`,
+  'chord.quality': (at, detail) => `Not read from character ${Number(at) + 1} on. ${chordText(detail)}?`,
+  'chord.bass': (_, detail) => `After the slash comes one note. ${chordText(detail)}?`,
+  'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
+  'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
+  'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
+  'plan.minutes': (_, detail) => `A lesson has ${detail}.`,
+  'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',
+  'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',
+  'right.missing': () => 'Your seat does not allow this. Sit down as a teacher.',
+  'server.database': () => 'The database does not answer. Try again in a moment.',
+  'server.crash': (_, detail) => `Something broke on the server. ${detail}`,
+  'not-found': () => 'That is not in this studio any more.',
+  'take.student': () => 'This take belongs to a student you may not log for.',
+  'take.ahead': () => 'This take lies in the future; check the clock of this device.',
+  'take.heard': () => 'Only a teacher can log a take as heard.',
+};
+
+/** A refusal in words with a next step. */
+export function sayProblem(problem: { readonly code: string; readonly at: string; readonly detail: string }): string {
+  return PROBLEMS[problem.code]?.(problem.at, problem.detail) ?? `Not taken: ${problem.at} wants ${problem.detail}.`;
+}
+
+/** What went wrong with a request, with what to do next. */
+export function sayError(error: unknown): string {
+  const problem = (error as { problem?: { code: string; at: string; detail: string } }).problem;
+  if (problem) return sayProblem(problem);
+  if (error instanceof Unanswered) return 'The server did not answer. What you have here is kept. Try again.';
+  return `Something went wrong in this window: ${error instanceof Error ? error.message : String(error)}. Load the page again; what was kept stays.`;
+}
+
+export const BLOCK_WORDS: Readonly<Record<string, string>> = {
+  'warm up': 'Warm up',
+  review: 'Review',
+  repair: 'Repair',
+  new: 'New',
+  rest: 'Rest and listen',
+  apply: 'Apply',
+  'take home': 'Take home',
+};
+
+export const PART_WORDS: Readonly<Record<string, string>> = {
+  reach: 'Reach', barre: 'Barre', fingers: 'Fingers', crowding: 'Crowding', mutes: 'Mutes', arching: 'Arching', wrist: 'Wrist', thumb: 'Thumb', press: 'Press',
+};
+
+/** "fret 9, heavy": 0 to 100 rounded for the screen only. */
+export const whole = (share: number): number => Math.round(share * 100);
+export const round = (n: number): number => Math.round(n);
+export { daysAgo, date as shortDate };

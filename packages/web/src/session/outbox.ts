@@ -1,0 +1,85 @@
+/**
+ * Sends takes when it can. Ids are made before the first send, so that sending twice stores once; what the
+ * server stored or knew is put away, what it refused stays with its reason, what it did not answer waits.
+ */
+import type { BatchAnswer, SentEvent } from '@finch/contract';
+import type { Feel, Take } from '@finch/core/drills';
+import { nextDeviceSeq, recordsOf, type OutboxDatabase, type OutboxRecord } from './outbox-store';
+
+export interface OutboxParts {
+  readonly database: OutboxDatabase;
+  readonly makeId: () => string;
+  readonly now: () => string;
+  /** Rejects when the server did not answer. */
+  readonly send: (events: readonly SentEvent[]) => Promise<BatchAnswer>;
+}
+
+export type NewEvent =
+  | { readonly kind: 'attempt'; readonly take: Take; readonly modelVersion: string }
+  | { readonly kind: 'void'; readonly voids: string; readonly at: string }
+  | { readonly kind: 'override'; readonly skillId: string; readonly state: 'rough' | 'workable' | 'clean' | 'settled' | null; readonly at: string }
+  | { readonly kind: 'clearance'; readonly at: string };
+
+export interface Outbox {
+  /** Keeps an event; `held` waits for `settle`. Returns its id. */
+  readonly keep: (seat: string, studentId: string, event: NewEvent, label: string, held?: boolean) => Promise<string>;
+  /** Adds the hand's answer (null: none was given) to a held take and lets it go. */
+  readonly settle: (id: string, feel: Feel | null) => Promise<void>;
+  /** Lets everything held by a seat go unanswered; for a tab that was closed in between. */
+  readonly settleAll: (seat: string) => Promise<void>;
+  /** Sends what waits for this seat. Returns what was stored; rejects when nobody answered. */
+  readonly flush: (seat: string) => Promise<number>;
+  readonly list: (seat: string) => Promise<OutboxRecord[]>;
+  readonly putAway: (id: string) => Promise<void>;
+}
+
+const AT_ONCE = 50;
+
+export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox {
+  const flush = async (seat: string): Promise<number> => {
+    let stored = 0;
+    for (;;) {
+      const waiting = (await recordsOf(database, seat)).filter((record) => record.status === 'waiting').slice(0, AT_ONCE);
+      if (waiting.length === 0) return stored;
+      const sentAt = now();
+      const answer = await send(waiting.map((record) => ({ ...record.event, sentAt }) as SentEvent));
+      const done = new Set([...answer.stored, ...answer.known]);
+      const transaction = database.transaction('records', 'readwrite');
+      let moved = 0;
+      for (const record of waiting) {
+        const refusal = answer.refused.find((one) => one.id === record.id);
+        if (done.has(record.id)) await transaction.store.delete(record.id);
+        else if (refusal) await transaction.store.put({ ...record, status: 'refused', problem: refusal.problem });
+        else continue;
+        moved++;
+      }
+      await transaction.done;
+      stored += done.size;
+      // An answer that names none of them would otherwise be asked for without end.
+      if (moved === 0) return stored;
+    }
+  };
+  const settle = async (id: string, feel: Feel | null): Promise<void> => {
+    const record = await database.get('records', id);
+    if (record?.status !== 'held') return;
+    const event = record.event as OutboxRecord['event'] & { take?: Take };
+    const answered = event.take ? { ...event, take: { ...event.take, feel } } : event;
+    await database.put('records', { ...record, event: answered, status: 'waiting' });
+  };
+  return {
+    keep: async (seat, studentId, event, label, held = false) => {
+      const id = makeId();
+      const { deviceId, deviceSeq } = await nextDeviceSeq(database, makeId);
+      const full = { schemaVersion: 1 as const, id, studentId, deviceId, deviceSeq, ...event };
+      await database.put('records', { id, seat, status: held ? 'held' : 'waiting', deviceSeq, event: full, label });
+      return id;
+    },
+    settle,
+    settleAll: async (seat) => {
+      for (const record of await recordsOf(database, seat)) if (record.status === 'held') await settle(record.id, null);
+    },
+    flush,
+    list: (seat) => recordsOf(database, seat),
+    putAway: (id) => database.delete('records', id),
+  };
+}

@@ -1,0 +1,53 @@
+/** Server state by TanStack Query: one key for each thing read, read anew when takes arrived. */
+import { routes } from '@finch/contract';
+import { useQuery } from '@tanstack/vue-query';
+import { computed, toValue, type MaybeRefOrGetter } from 'vue';
+import { call } from './api';
+import { useSeat } from './seat';
+
+export function useBoard() {
+  const seat = useSeat();
+  return useQuery({ queryKey: computed(() => ['board', seat.seat?.membershipId, seat.arrived]), queryFn: () => call(routes.board), placeholderData: (before) => before });
+}
+
+export function useStudent(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['student', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.student, { params: { studentId: toValue(studentId) ?? '' } }),
+    enabled: computed(() => toValue(studentId) !== null),
+    placeholderData: (before) => (before?.id === toValue(studentId) ? before : undefined),
+  });
+}
+
+export function useSyllabus() {
+  const seat = useSeat();
+  return useQuery({ queryKey: computed(() => ['syllabus', seat.seat?.membershipId]), queryFn: () => call(routes.syllabus), staleTime: Number.POSITIVE_INFINITY });
+}
+
+export function useProposal(studentId: MaybeRefOrGetter<string | null>, minutes: MaybeRefOrGetter<number>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['proposal', toValue(studentId), toValue(minutes), seat.arrived]),
+    queryFn: () => call(routes.propose, { params: { studentId: toValue(studentId) ?? '' }, body: { minutes: toValue(minutes), locked: [] } }),
+    enabled: computed(() => toValue(studentId) !== null),
+    placeholderData: (before) => before,
+  });
+}
+
+export function useLesson(lessonId: MaybeRefOrGetter<string | null>) {
+  return useQuery({
+    queryKey: computed(() => ['lesson', toValue(lessonId)]),
+    queryFn: () => call(routes.lesson, { params: { lessonId: toValue(lessonId) ?? '' } }),
+    enabled: computed(() => toValue(lessonId) !== null),
+  });
+}
+
+export function usePractice(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['practice', toValue(studentId), seat.seat?.membershipId]),
+    queryFn: () => call(routes.practice, { params: { studentId: toValue(studentId) ?? '' } }),
+    enabled: computed(() => toValue(studentId) !== null),
+  });
+}

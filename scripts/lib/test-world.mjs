@@ -1,0 +1,60 @@
+// A world for browser tests and pictures: a fast cluster of its own, the demo made under a fixed clock, and a
+// server that can be stopped and started again on the same port.
+import { startCluster } from './cluster.mjs';
+import { anyFreePort } from './ports.mjs';
+import { startServer, stopServer } from './server.mjs';
+import { postgresBin } from './packages.mjs';
+
+/** A Tuesday in June, 15:52 in the demo studio's zone. */
+export const FIXED_NOW = '2026-06-09T14:52:00.000Z';
+
+export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empty = false } = {}) {
+  const cluster = await startCluster({ name, trust: true, fast: true });
+  const port = await anyFreePort();
+  const database = empty ? 'finch_studio' : 'finch_demo';
+  const environment = {
+    NODE_ENV: 'production',
+    FINCH_ACCESS_FILE: cluster.accessFile,
+    FINCH_DATABASE: database,
+    FINCH_PORT: String(port),
+    FINCH_PG_BIN: postgresBin(),
+    FINCH_DEMO: empty ? 'no' : 'again',
+    FINCH_CLOCK: clock,
+  };
+  let child = null;
+  const world = {
+    cluster,
+    port,
+    url: `http://localhost:${port}`,
+    environment,
+    /** Serves; after `stop` it comes back on the same port with the same data. */
+    start: async () => {
+      ({ child } = await startServer({ command: 'serve', environment: { ...environment, FINCH_DEMO: empty ? 'no' : 'yes' }, quiet: true }));
+    },
+    stop: async () => {
+      if (child) await stopServer(child);
+      child = null;
+    },
+    end: async () => {
+      await world.stop();
+      await cluster.stop();
+    },
+  };
+  try {
+    await startServer({ command: 'prepare', environment, quiet: true });
+    await world.start();
+  } catch (error) {
+    await cluster.stop();
+    throw error;
+  }
+  return world;
+}
+
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  chromiumSandbox: false,
+  args: [
+    '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--autoplay-policy=no-user-gesture-required',
+  ],
+};

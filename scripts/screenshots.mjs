@@ -1,0 +1,116 @@
+// npm run screenshots: one picture of each main view from demo data under a fixed clock, into docs/screenshots.
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { dataFolder, ensureNodePackages, ensureSystemPackages } from './lib/packages.mjs';
+import { root } from './lib/paths.mjs';
+import { cleanUp, cleanUpOnSignals, onExit } from './lib/signals.mjs';
+import { fail, stage } from './lib/stages.mjs';
+
+const only = process.argv.slice(2);
+const out = process.env.FINCH_SHOTS ?? join(root, 'docs', 'screenshots');
+
+async function main() {
+  cleanUpOnSignals();
+  await stage('System packages', () => ensureSystemPackages({ chromium: true }));
+  await stage('npm packages', () => ensureNodePackages());
+  await stage('Build', () => ensureBuild());
+  dataFolder();
+  const { chromium } = await import('@playwright/test');
+  const { CHROMIUM, FIXED_NOW, makeWorld } = await import('./lib/test-world.mjs');
+  const browser = await chromium.launch(CHROMIUM);
+  onExit(() => browser.close());
+  const wanted = (name) => only.length === 0 || only.includes(name);
+
+  const session = async (world, { who, width = 1280, height = 800, dark = false, phone = false }) => {
+    const context = await browser.newContext({ viewport: { width, height }, baseURL: world.url, reducedMotion: 'reduce', colorScheme: dark ? 'dark' : 'light', hasTouch: phone, isMobile: phone, deviceScaleFactor: 1 });
+    const page = await context.newPage();
+    await page.clock.install({ time: new Date(FIXED_NOW) });
+    await page.addInitScript((on) => localStorage.setItem('finch-evening', String(on)), dark);
+    await page.goto('/');
+    if (who) {
+      await page.locator('.seats li', { hasText: who }).getByRole('button').click();
+      await page.waitForLoadState('networkidle');
+    }
+    return page;
+  };
+  const shoot = async (page, name) => {
+    await page.evaluate(() => document.fonts.ready);
+    await page.evaluate(() => document.activeElement?.blur?.());
+    await page.mouse.move(2, 790);
+    await page.screenshot({ path: join(out, `${name}.png`), animations: 'disabled' });
+  };
+
+  let world;
+  await stage('Demo world', async () => {
+    world = await makeWorld({ name: 'picture-cluster' });
+    onExit(() => world.end());
+  });
+  await stage('Pictures', async () => {
+    const teacher = await session(world, { who: 'Tamsin' });
+    await teacher.locator('.heat-table tbody tr').first().waitFor();
+    if (wanted('board')) await shoot(teacher, 'board');
+    if (wanted('students')) {
+      await teacher.getByRole('link', { name: 'Students', exact: true }).click();
+      await teacher.locator('.people tbody tr').first().waitFor();
+      await shoot(teacher, 'students');
+      await teacher.getByRole('link', { name: 'Board', exact: true }).click();
+      await teacher.locator('.heat-table tbody tr').first().waitFor();
+    }
+    await teacher.locator('.lessons').getByRole('button', { name: 'Junia Ardlesey' }).click();
+    await teacher.locator('.col-plan ol li').first().waitFor();
+    if (wanted('student')) await shoot(teacher, 'student');
+    await teacher.keyboard.press('p');
+    await teacher.locator('.blocks .block').first().waitFor();
+    await teacher.locator('.block').nth(2).click();
+    if (wanted('plan')) await shoot(teacher, 'plan');
+    await teacher.goto('/shapes?chord=Bbm7');
+    await teacher.locator('.cards li').nth(5).waitFor();
+    await teacher.locator('.stand-ins li').first().waitFor({ timeout: 8000 }).catch(() => undefined);
+    if (wanted('shapes')) await shoot(teacher, 'shapes');
+    await teacher.goto('/');
+    await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();
+    await teacher.locator('.lesson .line').waitFor();
+    for (let i = 0; i < 8 && (await teacher.locator('.pair figure').count()) < 2; i++) await teacher.keyboard.press('ArrowRight');
+    await teacher.keyboard.press('1');
+    await teacher.keyboard.press('2');
+    if (wanted('lesson')) await shoot(teacher, 'lesson');
+    for (let i = 0; i < 24 && !teacher.url().includes('write-up'); i++) {
+      await teacher.keyboard.press('ArrowRight');
+      await teacher.clock.runFor(40_000);
+    }
+    await teacher.locator('.write tbody tr').first().waitFor();
+    if (wanted('write-up')) await shoot(teacher, 'write-up');
+    if (wanted('board-evening')) {
+      const evening = await session(world, { who: 'Tamsin', dark: true });
+      await evening.locator('.heat-table tbody tr').first().waitFor();
+      await shoot(evening, 'board-evening');
+    }
+    if (wanted('practice')) {
+      const room = await session(world, { who: 'Junia' });
+      await room.locator('.neck-sheet').waitFor();
+      for (let i = 0; i < 5 && (await room.locator('.room-ledger').count()) === 0; i++) await room.keyboard.press('j');
+      await shoot(room, 'practice');
+    }
+    if (wanted('practice-phone')) {
+      const phone = await session(world, { who: 'Junia', width: 390, height: 844, phone: true });
+      await phone.locator('.neck-sheet').waitFor();
+      for (let i = 0; i < 5 && (await phone.locator('.string-row').count()) === 0; i++) await phone.getByRole('button', { name: 'Next card' }).click();
+      await shoot(phone, 'practice-phone');
+    }
+    if (wanted('sit')) await shoot(await session(world, {}), 'sit-down');
+  });
+  if (wanted('first-day')) {
+    await stage('First day', async () => {
+      await world.end();
+      const bare = await makeWorld({ name: 'picture-cluster', empty: true });
+      onExit(() => bare.end());
+      const page = await session(bare, {});
+      await page.locator('.first').waitFor();
+      await shoot(page, 'first-day');
+    });
+  }
+}
+
+main()
+  .catch(fail)
+  .finally(cleanUp);
