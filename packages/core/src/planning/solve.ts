@@ -59,6 +59,8 @@ export function solveLesson(
     blocks: { max: limits.blocks },
     repair: { max: limits.repairs },
     rest: { max: 0 },
+    // What is due, slipping or half held comes back in every lesson that has any of it.
+    returns: { min: needsUse && candidates.some(returns) ? 1 : 0 },
   };
   const variables: Record<string, Record<string, number>> = {};
   for (const candidate of candidates) {
@@ -98,6 +100,10 @@ export function solveLesson(
   return { chosen, restMinutes, value: found.result };
 }
 
+function returns(candidate: Candidate): boolean {
+  return candidate.kind === 'review' || candidate.kind === 'repair';
+}
+
 function coefficients(
   candidate: Candidate,
   minutes: number,
@@ -114,6 +120,7 @@ function coefficients(
   if (candidate.kind === 'new') row.new = 1;
   if (candidate.kind === 'review') row.review = minutes;
   if (candidate.kind === 'repair') row.repair = 1;
+  if (returns(candidate)) row.returns = 1;
   const share = barreShare(candidate);
   if (share > 0) {
     row.barre = minutes * share;
