@@ -13,14 +13,16 @@ try {
   const file = resolve(wanted);
   if (!existsSync(file)) throw new Stop(`${file} is not there.`);
   const list = spawnSync(join(postgresBin(), 'pg_restore'), ['--list', file], { encoding: 'utf8' });
-  if (list.status !== 0 || !list.stdout.includes('log_event')) throw new Stop(`${file} is no dump of a studio; nothing was changed.`);
+  if (list.status !== 0 || !list.stdout.includes('log_event'))
+    throw new Stop(`${file} is no dump of a studio; nothing was changed.`);
   await withCluster((cluster) => {
     const before = join(dataFolder('dumps'), `studio-before-restore-${Date.now()}.dump`);
     dump(cluster, 'finch_studio', before);
     const env = superuserEnvironment(cluster);
     const run = (program, args) => {
       const result = spawnSync(join(postgresBin(), program), args, { env, encoding: 'utf8' });
-      if (result.status !== 0) throw new Stop(`${program} did not work:\n${result.stderr}\nWhat was there before is in ${before}`);
+      if (result.status !== 0)
+        throw new Stop(`${program} did not work:\n${result.stderr}\nWhat was there before is in ${before}`);
     };
     // Into a new database first, so that a broken dump leaves the old one standing.
     run('dropdb', ['--if-exists', 'finch_restoring']);

@@ -22,7 +22,15 @@ async function main() {
   const wanted = (name) => only.length === 0 || only.includes(name);
 
   const session = async (world, { who, width = 1280, height = 800, dark = false, phone = false }) => {
-    const context = await browser.newContext({ viewport: { width, height }, baseURL: world.url, reducedMotion: 'reduce', colorScheme: dark ? 'dark' : 'light', hasTouch: phone, isMobile: phone, deviceScaleFactor: 1 });
+    const context = await browser.newContext({
+      viewport: { width, height },
+      baseURL: world.url,
+      reducedMotion: 'reduce',
+      colorScheme: dark ? 'dark' : 'light',
+      hasTouch: phone,
+      isMobile: phone,
+      deviceScaleFactor: 1,
+    });
     const page = await context.newPage();
     await page.clock.install({ time: new Date(FIXED_NOW) });
     await page.addInitScript((on) => localStorage.setItem('finch-evening', String(on)), dark);
@@ -65,12 +73,17 @@ async function main() {
     if (wanted('plan')) await shoot(teacher, 'plan');
     await teacher.goto('/shapes?chord=Bbm7');
     await teacher.locator('.cards li').nth(5).waitFor();
-    await teacher.locator('.stand-ins li').first().waitFor({ timeout: 8000 }).catch(() => undefined);
+    await teacher
+      .locator('.stand-ins li')
+      .first()
+      .waitFor({ timeout: 8000 })
+      .catch(() => undefined);
     if (wanted('shapes')) await shoot(teacher, 'shapes');
     await teacher.goto('/');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();
     await teacher.locator('.lesson .line').waitFor();
-    for (let i = 0; i < 8 && (await teacher.locator('.pair figure').count()) < 2; i++) await teacher.keyboard.press('ArrowRight');
+    for (let i = 0; i < 8 && (await teacher.locator('.pair figure').count()) < 2; i++)
+      await teacher.keyboard.press('ArrowRight');
     await teacher.keyboard.press('1');
     await teacher.keyboard.press('2');
     if (wanted('lesson')) await shoot(teacher, 'lesson');
@@ -88,13 +101,15 @@ async function main() {
     if (wanted('practice')) {
       const room = await session(world, { who: 'Junia' });
       await room.locator('.neck-sheet').waitFor();
-      for (let i = 0; i < 5 && (await room.locator('.room-ledger').count()) === 0; i++) await room.keyboard.press('j');
+      for (let i = 0; i < 5 && (await room.locator('.room-ledger').count()) === 0; i++)
+        await room.keyboard.press('j');
       await shoot(room, 'practice');
     }
     if (wanted('practice-phone')) {
       const phone = await session(world, { who: 'Junia', width: 390, height: 844, phone: true });
       await phone.locator('.neck-sheet').waitFor();
-      for (let i = 0; i < 5 && (await phone.locator('.string-row').count()) === 0; i++) await phone.getByRole('button', { name: 'Next card' }).click();
+      for (let i = 0; i < 5 && (await phone.locator('.string-row').count()) === 0; i++)
+        await phone.getByRole('button', { name: 'Next card' }).click();
       await shoot(phone, 'practice-phone');
     }
     if (wanted('sit')) await shoot(await session(world, {}), 'sit-down');
@@ -111,6 +126,4 @@ async function main() {
   }
 }
 
-main()
-  .catch(fail)
-  .finally(cleanUp);
+main().catch(fail).finally(cleanUp);

@@ -22,7 +22,10 @@ function refuseSecondStart() {
   try {
     const { pid, url } = JSON.parse(readFileSync(file, 'utf8'));
     const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-    if (command.includes('start.mjs')) throw new Stop(`This checkout is already being served at ${url} (process ${pid}). Stop that one first.`);
+    if (command.includes('start.mjs'))
+      throw new Stop(
+        `This checkout is already being served at ${url} (process ${pid}). Stop that one first.`,
+      );
   } catch (error) {
     if (error instanceof Stop) throw error;
   }
@@ -33,8 +36,10 @@ async function choosePort() {
   const fixed = process.env.PORT;
   if (fixed !== undefined) {
     const port = Number(fixed);
-    if (!(Number.isInteger(port) && port > 0 && port < 65536)) throw new Stop(`PORT=${fixed} is no port; use a number from 1 to 65535.`);
-    if (!(await isFree(port))) throw new Stop(`Port ${port} is taken by another program. Leave PORT out, or give a free one.`);
+    if (!(Number.isInteger(port) && port > 0 && port < 65536))
+      throw new Stop(`PORT=${fixed} is no port; use a number from 1 to 65535.`);
+    if (!(await isFree(port)))
+      throw new Stop(`Port ${port} is taken by another program. Leave PORT out, or give a free one.`);
     return port;
   }
   const port = await freePortFrom(USUAL_PORT);
@@ -73,7 +78,11 @@ async function main() {
   };
   await stage('Migrations and data', async () => {
     let note;
-    await startServer({ command: 'prepare', environment, onMessage: (message) => (note = message?.note ?? note) });
+    await startServer({
+      command: 'prepare',
+      environment,
+      onMessage: (message) => (note = message?.note ?? note),
+    });
     return note;
   });
   await stage('Server', async () => {

@@ -6,7 +6,15 @@ import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
-const SOURCES = ['packages/core/src', 'packages/contract/src', 'packages/web/src', 'packages/web/public', 'packages/web/index.html', 'packages/web/vite.config.ts', 'package-lock.json'];
+const SOURCES = [
+  'packages/core/src',
+  'packages/contract/src',
+  'packages/web/src',
+  'packages/web/public',
+  'packages/web/index.html',
+  'packages/web/vite.config.ts',
+  'package-lock.json',
+];
 
 function addTo(hash, path) {
   if (!existsSync(path)) return;
@@ -23,7 +31,11 @@ export function ensureBuild() {
   const stampFile = join(web, 'dist', '.finch-stamp');
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return 'unchanged';
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-  const result = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'warn'], { cwd: web, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+  const result = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'warn'], {
+    cwd: web,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  });
   if (result.status !== 0) throw new Stop(`The build did not work:\n${result.stdout}\n${result.stderr}`);
   writeFileSync(stampFile, stamp);
   return 'built';

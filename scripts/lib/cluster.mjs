@@ -3,7 +3,17 @@
 // private folder under /var/tmp instead.
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -54,8 +64,15 @@ function secrets(name) {
 }
 
 function run(command, args, user, input) {
-  const result = spawnSync(command, args, { ...user, cwd: '/', encoding: 'utf8', input, env: { ...process.env, LC_ALL: 'C.UTF-8' } });
-  if (result.status !== 0) throw new Stop(`${command} did not work:\n${result.stderr?.slice(-1500) ?? result.error}`);
+  const result = spawnSync(command, args, {
+    ...user,
+    cwd: '/',
+    encoding: 'utf8',
+    input,
+    env: { ...process.env, LC_ALL: 'C.UTF-8' },
+  });
+  if (result.status !== 0)
+    throw new Stop(`${command} did not work:\n${result.stderr?.slice(-1500) ?? result.error}`);
 }
 
 function makeCluster(folder, user, words, trust) {
@@ -69,7 +86,11 @@ function makeCluster(folder, user, words, trust) {
   own(passwordFile, user);
   chmodSync(join(passwordFile, '..'), 0o711);
   const auth = trust ? ['-A', 'trust'] : ['-A', 'scram-sha-256', `--pwfile=${passwordFile}`];
-  run(join(postgresBin(), 'initdb'), ['-D', folder, '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', ...auth], user);
+  run(
+    join(postgresBin(), 'initdb'),
+    ['-D', folder, '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', ...auth],
+    user,
+  );
   rmSync(join(passwordFile, '..'), { recursive: true, force: true });
   writeFileSync(join(folder, '.finch-made'), '');
   own(join(folder, '.finch-made'), user);
@@ -92,12 +113,17 @@ function runningOn(folder) {
   const [pidText, dirText] = readFileSync(file, 'utf8').split('\n');
   const pid = Number(pidText);
   if (dirText?.trim() !== folder || !alive(pid)) return null;
-  const command = existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : 'postgres';
+  const command = existsSync(`/proc/${pid}/cmdline`)
+    ? readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+    : 'postgres';
   return command.includes('postgres') ? pid : null;
 }
 
 async function stopPid(pid) {
-  for (const [signal, waits] of [['SIGINT', 60], ['SIGQUIT', 20]]) {
+  for (const [signal, waits] of [
+    ['SIGINT', 60],
+    ['SIGQUIT', 20],
+  ]) {
     if (!alive(pid)) return;
     process.kill(pid, signal);
     for (let i = 0; i < waits && alive(pid); i++) await sleep(100);
@@ -106,14 +132,16 @@ async function stopPid(pid) {
 
 /**
  * Starts the cluster `name` and returns how to reach and stop it. A left-over server of the same folder is
- * stopped first; no other is ever touched. `fast` gives up durability, for tests.
+ * stopped first; no other is ever touched. `fast` gives up durability and `fresh` forgets what was there; both
+ * are for tests, and `fresh` works on clusters without passwords alone.
  */
-export async function startCluster({ name, trust = false, fast = false }) {
+export async function startCluster({ name, trust = false, fast = false, fresh = false }) {
   const user = postgresUser();
   const folder = clusterFolder(name, user);
   const words = secrets(name);
   const left = runningOn(folder);
   if (left) await stopPid(left);
+  if (fresh && trust) rmSync(folder, { recursive: true, force: true });
   const made = makeCluster(folder, user, words, trust);
   rmSync(join(folder, 'postmaster.pid'), { force: true });
   const port = await anyFreePort();
@@ -129,7 +157,12 @@ export async function startCluster({ name, trust = false, fast = false }) {
   };
   const args = Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]);
   let said = '';
-  const server = spawn(join(postgresBin(), 'postgres'), ['-D', folder, ...args], { ...user, cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const server = spawn(join(postgresBin(), 'postgres'), ['-D', folder, ...args], {
+    ...user,
+    cwd: '/',
+    detached: true,
+    stdio: ['ignore', 'ignore', 'pipe'],
+  });
   server.stderr.on('data', (chunk) => (said = (said + chunk).slice(-4000)));
   server.stderr.unref?.();
   server.unref();
@@ -137,7 +170,8 @@ export async function startCluster({ name, trust = false, fast = false }) {
     await stopPid(server.pid);
     rmSync(sockets, { recursive: true, force: true });
   };
-  const ready = () => spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
+  const ready = () =>
+    spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
   for (let i = 0; !ready(); i++) {
     if (server.exitCode !== null || i > 300) {
       await stop();
@@ -153,12 +187,21 @@ export async function startCluster({ name, trust = false, fast = false }) {
 
 /** Environment for PostgreSQL's own programs, as superuser. */
 export function superuserEnvironment(cluster) {
-  return { ...process.env, PGHOST: '127.0.0.1', PGPORT: String(cluster.port), PGUSER: 'postgres', PGPASSWORD: cluster.access.superuser };
+  return {
+    ...process.env,
+    PGHOST: '127.0.0.1',
+    PGPORT: String(cluster.port),
+    PGUSER: 'postgres',
+    PGPASSWORD: cluster.access.superuser,
+  };
 }
 
 /** Dumps a database into a file only its owner can read; the file appears whole or not at all. */
 export function dump(cluster, database, file) {
-  const result = spawnSync(join(postgresBin(), 'pg_dump'), ['-Fc', '-f', `${file}.part`, database], { env: superuserEnvironment(cluster), encoding: 'utf8' });
+  const result = spawnSync(join(postgresBin(), 'pg_dump'), ['-Fc', '-f', `${file}.part`, database], {
+    env: superuserEnvironment(cluster),
+    encoding: 'utf8',
+  });
   if (result.status !== 0) throw new Stop(`The dump of ${database} did not work:\n${result.stderr}`);
   chmodSync(`${file}.part`, 0o600);
   renameSync(`${file}.part`, file);

@@ -20,7 +20,7 @@ export function postgresBin() {
   return found ? join(base, String(found), 'bin') : null;
 }
 
-export const chromiumPath = '/usr/bin/chromium';
+const chromiumPath = '/usr/bin/chromium';
 
 function aptInstall(names) {
   const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
@@ -31,7 +31,9 @@ function aptInstall(names) {
     result = run(['install', '-y', '-q', '--no-install-recommends', ...names]);
   }
   if (result.status !== 0) {
-    throw new Stop(`Installing ${names.join(', ')} did not work:\n${result.stderr?.slice(-800) ?? ''}\nInstall them by hand, then start again.`);
+    throw new Stop(
+      `Installing ${names.join(', ')} did not work:\n${result.stderr?.slice(-800) ?? ''}\nInstall them by hand, then start again.`,
+    );
   }
 }
 
@@ -42,9 +44,12 @@ export function ensureSystemPackages({ chromium = false } = {}) {
   if (chromium && !existsSync(chromiumPath)) missing.push('chromium');
   if (missing.length === 0) return 'all there';
   if (!isRoot) {
-    throw new Stop(`Missing: ${missing.join(', ')}. Ask an administrator for: apt-get install --no-install-recommends ${missing.join(' ')}`);
+    throw new Stop(
+      `Missing: ${missing.join(', ')}. Ask an administrator for: apt-get install --no-install-recommends ${missing.join(' ')}`,
+    );
   }
-  if (!existsSync('/usr/bin/apt-get')) throw new Stop(`Missing: ${missing.join(', ')}. Install them with this system's package tool.`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Stop(`Missing: ${missing.join(', ')}. Install them with this system's package tool.`);
   if (missing.includes('postgresql-15')) {
     // Debian would make and start a cluster of its own; ours is enough.
     mkdirSync('/etc/postgresql-common', { recursive: true });
@@ -63,13 +68,17 @@ export function ensureNodePackages() {
   const stamp = createHash('sha256').update(lock).update(process.version).digest('hex');
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return 'unchanged';
   const environment = Object.fromEntries(
-    Object.entries(process.env).filter(([name]) => !/^(NODE_ENV|INIT_CWD|npm_config_(omit|include|only|production|workspace.*))$/i.test(name)),
+    Object.entries(process.env).filter(
+      ([name]) => !/^(NODE_ENV|INIT_CWD|npm_config_(omit|include|only|production|workspace.*))$/i.test(name),
+    ),
   );
   const npm = process.env.npm_execpath ? [process.execPath, process.env.npm_execpath] : ['npm'];
   const args = [...npm.slice(1), 'ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'];
   const result = spawnSync(npm[0], args, { cwd: root, env: environment, encoding: 'utf8' });
   if (result.status !== 0) {
-    throw new Stop(`npm ci did not work:\n${(result.stderr ?? '').slice(-1500)}\nCheck the connection to the npm registry, then start again.`);
+    throw new Stop(
+      `npm ci did not work:\n${(result.stderr ?? '').slice(-1500)}\nCheck the connection to the npm registry, then start again.`,
+    );
   }
   writeFileSync(stampFile, stamp);
   return 'installed';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
-export const serverEntry = join(root, 'packages', 'server', 'src', 'main.ts');
+const serverEntry = join(root, 'packages', 'server', 'src', 'main.ts');
 
 /** Runs one server command to its end; `serve` keeps running. Returns the child and its first `ready` message. */
 export function startServer({ command, environment, onMessage = () => {}, quiet = false }) {

@@ -9,7 +9,7 @@ import { postgresBin } from './packages.mjs';
 export const FIXED_NOW = '2026-06-09T14:52:00.000Z';
 
 export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empty = false } = {}) {
-  const cluster = await startCluster({ name, trust: true, fast: true });
+  const cluster = await startCluster({ name, trust: true, fast: true, fresh: empty });
   const port = await anyFreePort();
   const database = empty ? 'finch_studio' : 'finch_demo';
   const environment = {
@@ -29,7 +29,11 @@ export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empt
     environment,
     /** Serves; after `stop` it comes back on the same port with the same data. */
     start: async () => {
-      ({ child } = await startServer({ command: 'serve', environment: { ...environment, FINCH_DEMO: empty ? 'no' : 'yes' }, quiet: true }));
+      ({ child } = await startServer({
+        command: 'serve',
+        environment: { ...environment, FINCH_DEMO: empty ? 'no' : 'yes' },
+        quiet: true,
+      }));
     },
     stop: async () => {
       if (child) await stopServer(child);
@@ -54,7 +58,12 @@ export const CHROMIUM = {
   executablePath: '/usr/bin/chromium',
   chromiumSandbox: false,
   args: [
-    '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
     '--autoplay-policy=no-user-gesture-required',
   ],
 };

@@ -11,7 +11,9 @@ export async function withCluster(work) {
   const accessFile = join(dataDir, 'cluster-access.json');
   if (!existsSync(accessFile)) throw new Stop('There is no studio yet: run npm start first.');
   const access = JSON.parse(readFileSync(accessFile, 'utf8'));
-  const isUp = spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(access.port)]).status === 0;
+  const isUp =
+    spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(access.port)])
+      .status === 0;
   if (isUp) return work({ port: access.port, access });
   const cluster = await startCluster({ name: 'cluster' });
   try {

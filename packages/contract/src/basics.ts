@@ -14,7 +14,10 @@ const LATEST = Date.UTC(2100, 0, 1);
 export const instantSchema = v.pipe(
   v.string('a date and time as text'),
   v.isoTimestamp('a date and time like 2026-06-09T15:00:00.000Z'),
-  v.check((text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST, 'a date between 2000 and 2100'),
+  v.check(
+    (text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST,
+    'a date between 2000 and 2100',
+  ),
 );
 
 /** A calendar day, YYYY-MM-DD, of a person's birth. */
@@ -48,12 +51,20 @@ export const personNameSchema = v.pipe(
 
 export const noteTextSchema = v.pipe(v.string('text'), v.maxLength(2000, 'at most 2000 characters'));
 
-const valuesSchema = v.record(v.pipe(v.string(), v.maxLength(40)), v.union([v.number(), v.pipe(v.string(), v.maxLength(200))]));
+const valuesSchema = v.record(
+  v.pipe(v.string(), v.maxLength(40)),
+  v.union([v.number(), v.pipe(v.string(), v.maxLength(200))]),
+);
 
 /** A reason as data: a code and the values that decided it. */
 export const reasonSchema = v.object({ code: v.pipe(v.string(), v.maxLength(60)), values: valuesSchema });
 
-export const problemSchema = v.object({ code: v.string(), at: v.string(), detail: v.string(), requestId: v.optional(v.string()) });
+export const problemSchema = v.object({
+  code: v.string(),
+  at: v.string(),
+  detail: v.string(),
+  requestId: v.optional(v.string()),
+});
 export type ProblemBody = v.InferOutput<typeof problemSchema>;
 
 export const versionSchema = v.pipe(v.number(), v.integer(), v.minValue(1));

@@ -3,14 +3,25 @@ import { PAIN_PLACES, type Item, type Recipe, type Take } from '@finch/core/dril
 import * as v from 'valibot';
 import { instantSchema, zoneSchema } from './basics';
 
-const fretSchema = v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0, 'fret 0 or higher'), v.maxValue(24, 'fret 24 or lower')));
-export const fretsSchema = v.pipe(v.array(fretSchema), v.minLength(4, 'four strings or more'), v.maxLength(8, 'eight strings or fewer'));
+const fretSchema = v.nullable(
+  v.pipe(v.number(), v.integer(), v.minValue(0, 'fret 0 or higher'), v.maxValue(24, 'fret 24 or lower')),
+);
+export const fretsSchema = v.pipe(
+  v.array(fretSchema),
+  v.minLength(4, 'four strings or more'),
+  v.maxLength(8, 'eight strings or fewer'),
+);
 const fingerSchema = v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']));
-export const chordTextSchema = v.pipe(v.string('a chord symbol'), v.minLength(1, 'a chord symbol'), v.maxLength(24, 'a chord symbol of at most 24 characters'));
+const chordTextSchema = v.pipe(
+  v.string('a chord symbol'),
+  v.minLength(1, 'a chord symbol'),
+  v.maxLength(24, 'a chord symbol of at most 24 characters'),
+);
 const pitchSchema = v.pipe(v.number(), v.integer(), v.minValue(20), v.maxValue(90));
 const capoSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11));
 const stringNumberSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8));
-const whole = (low: number, high: number) => v.pipe(v.number(), v.integer(), v.minValue(low), v.maxValue(high));
+const whole = (low: number, high: number) =>
+  v.pipe(v.number(), v.integer(), v.minValue(low), v.maxValue(high));
 
 const gripItemSchema = v.object({
   kind: v.literal('grip'),
@@ -22,23 +33,39 @@ const gripItemSchema = v.object({
 });
 const shortText = v.pipe(v.string(), v.maxLength(40));
 
-export const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
+const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
   gripItemSchema,
   v.object({ kind: v.literal('change'), from: gripItemSchema, to: gripItemSchema }),
   v.object({ kind: v.literal('note'), string: stringNumberSchema, fret: whole(0, 24), name: shortText }),
   v.object({ kind: v.literal('interval'), root: shortText, degree: shortText }),
   v.object({ kind: v.literal('key'), key: shortText }),
-  v.object({ kind: v.literal('progression'), key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(64)) }),
+  v.object({
+    kind: v.literal('progression'),
+    key: shortText,
+    numerals: v.pipe(v.array(shortText), v.maxLength(64)),
+  }),
   v.object({
     kind: v.literal('line'),
-    notes: v.pipe(v.array(v.object({ string: stringNumberSchema, fret: whole(0, 24), finger: whole(0, 4) })), v.maxLength(256)),
+    notes: v.pipe(
+      v.array(v.object({ string: stringNumberSchema, fret: whole(0, 24), finger: whole(0, 4) })),
+      v.maxLength(256),
+    ),
   }),
   v.object({ kind: v.literal('strum'), pattern: v.pipe(v.string(), v.maxLength(200)) }),
-  v.object({ kind: v.literal('section'), pieceId: shortText, fromBar: whole(1, 10_000), toBar: whole(1, 10_000) }),
+  v.object({
+    kind: v.literal('section'),
+    pieceId: shortText,
+    fromBar: whole(1, 10_000),
+    toBar: whole(1, 10_000),
+  }),
 ]);
 
 const namedGripSchema = v.object({ chord: chordTextSchema, frets: fretsSchema });
-const tempoSchema = v.pipe(v.number('a tempo in beats a minute'), v.minValue(20, 'a tempo of 20 or more'), v.maxValue(300, 'a tempo of 300 or less'));
+const tempoSchema = v.pipe(
+  v.number('a tempo in beats a minute'),
+  v.minValue(20, 'a tempo of 20 or more'),
+  v.maxValue(300, 'a tempo of 300 or less'),
+);
 const head = { schemaVersion: v.literal(1), version: v.literal(1), seed: v.pipe(v.number(), v.integer()) };
 
 export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family', [
@@ -62,16 +89,22 @@ export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family'
     ...head,
     family: v.literal('change loop'),
     parameters: v.object({
-      grips: v.pipe(v.array(namedGripSchema), v.minLength(2, 'two grips or more'), v.maxLength(4, 'four grips or fewer')),
+      grips: v.pipe(
+        v.array(namedGripSchema),
+        v.minLength(2, 'two grips or more'),
+        v.maxLength(4, 'four grips or fewer'),
+      ),
       beatsEach: whole(2, 8),
       tempoBpm: v.optional(tempoSchema),
-      progression: v.optional(v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(16)) })),
+      progression: v.optional(
+        v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(16)) }),
+      ),
     }),
   }),
   v.object({ ...head, family: v.literal('ring check'), parameters: v.object({ grip: namedGripSchema }) }),
 ]);
 
-export const feelSchema = v.variant('hand', [
+const feelSchema = v.variant('hand', [
   v.object({ hand: v.literal('easy') }),
   v.object({ hand: v.literal('tense') }),
   v.object({
@@ -82,12 +115,16 @@ export const feelSchema = v.variant('hand', [
   }),
 ]);
 
-export const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
+const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
 const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late']);
 
 export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
   recipe: recipeSchema,
-  items: v.pipe(v.array(itemSchema), v.minLength(1, 'at least one item'), v.maxLength(64, 'at most 64 items')),
+  items: v.pipe(
+    v.array(itemSchema),
+    v.minLength(1, 'at least one item'),
+    v.maxLength(64, 'at most 64 items'),
+  ),
   startedAt: instantSchema,
   timeZone: zoneSchema,
   durationSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(7200, 'two hours at most')),

@@ -14,21 +14,41 @@ const head = {
 };
 
 export const sentEventSchema = v.variant('kind', [
-  v.object({ ...head, kind: v.literal('attempt'), take: takeSchema, modelVersion: v.pipe(v.string(), v.maxLength(40)) }),
+  v.object({
+    ...head,
+    kind: v.literal('attempt'),
+    take: takeSchema,
+    modelVersion: v.pipe(v.string(), v.maxLength(40)),
+  }),
   v.object({ ...head, kind: v.literal('void'), voids: idSchema, at: instantSchema }),
-  v.object({ ...head, kind: v.literal('override'), skillId: v.pipe(v.string(), v.maxLength(80)), state: v.nullable(stateWordSchema), at: instantSchema }),
+  v.object({
+    ...head,
+    kind: v.literal('override'),
+    skillId: v.pipe(v.string(), v.maxLength(80)),
+    state: v.nullable(stateWordSchema),
+    at: instantSchema,
+  }),
   v.object({ ...head, kind: v.literal('clearance'), at: instantSchema }),
 ]);
 export type SentEvent = v.InferOutput<typeof sentEventSchema>;
 
 export const eventBatchSchema = v.object({
-  events: v.pipe(v.array(v.unknown()), v.minLength(1, 'at least one event'), v.maxLength(200, 'at most 200 events at once')),
+  events: v.pipe(
+    v.array(v.unknown()),
+    v.minLength(1, 'at least one event'),
+    v.maxLength(200, 'at most 200 events at once'),
+  ),
 });
 
 /** Every event of a batch is answered for itself: one bad take keeps no good one back. */
 export const batchAnswerSchema = v.object({
   stored: v.array(v.string()),
   known: v.array(v.string()),
-  refused: v.array(v.object({ id: v.nullable(v.string()), problem: v.object({ code: v.string(), at: v.string(), detail: v.string() }) })),
+  refused: v.array(
+    v.object({
+      id: v.nullable(v.string()),
+      problem: v.object({ code: v.string(), at: v.string(), detail: v.string() }),
+    }),
+  ),
 });
 export type BatchAnswer = v.InferOutput<typeof batchAnswerSchema>;

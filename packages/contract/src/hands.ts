@@ -5,15 +5,33 @@ import * as v from 'valibot';
 
 export const handSchema: v.GenericSchema<unknown, Hand> = v.object({
   schemaVersion: v.literal(1),
-  sizeFactor: v.pipe(v.number(), v.minValue(0.6, 'a hand factor of 0.6 or more'), v.maxValue(1.25, 'a hand factor of 1.25 or less')),
+  sizeFactor: v.pipe(
+    v.number(),
+    v.minValue(0.6, 'a hand factor of 0.6 or more'),
+    v.maxValue(1.25, 'a hand factor of 1.25 or less'),
+  ),
   thumbOver: v.boolean(),
-  reachMm: v.optional(v.pipe(v.number('reach in mm'), v.minValue(70, 'a reach of 70 to 180 mm'), v.maxValue(180, 'a reach of 70 to 180 mm'))),
+  reachMm: v.optional(
+    v.pipe(
+      v.number('reach in mm'),
+      v.minValue(70, 'a reach of 70 to 180 mm'),
+      v.maxValue(180, 'a reach of 70 to 180 mm'),
+    ),
+  ),
 });
 
 export const instrumentSchema: v.GenericSchema<unknown, Instrument> = v.object({
   schemaVersion: v.literal(1),
-  openPitches: v.pipe(v.array(v.pipe(v.number(), v.integer(), v.minValue(20), v.maxValue(90))), v.minLength(4), v.maxLength(8)),
-  scaleLengthMm: v.pipe(v.number(), v.minValue(480, 'a scale of 480 to 700 mm'), v.maxValue(700, 'a scale of 480 to 700 mm')),
+  openPitches: v.pipe(
+    v.array(v.pipe(v.number(), v.integer(), v.minValue(20), v.maxValue(90))),
+    v.minLength(4),
+    v.maxLength(8),
+  ),
+  scaleLengthMm: v.pipe(
+    v.number(),
+    v.minValue(480, 'a scale of 480 to 700 mm'),
+    v.maxValue(700, 'a scale of 480 to 700 mm'),
+  ),
   frets: v.pipe(v.number(), v.integer(), v.minValue(12), v.maxValue(24)),
   capo: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11)),
   leftHanded: v.boolean(),
@@ -21,7 +39,11 @@ export const instrumentSchema: v.GenericSchema<unknown, Instrument> = v.object({
 
 export const limitsSchema: v.GenericSchema<unknown, HandLimits> = v.object({
   schemaVersion: v.literal(1),
-  gripEffort: v.pipe(v.number(), v.minValue(10, 'a grip limit of 10 to 100'), v.maxValue(100, 'a grip limit of 10 to 100')),
+  gripEffort: v.pipe(
+    v.number(),
+    v.minValue(10, 'a grip limit of 10 to 100'),
+    v.maxValue(100, 'a grip limit of 10 to 100'),
+  ),
   barreMinutes: v.pipe(v.number(), v.minValue(0), v.maxValue(20, 'barre minutes of 0 to 20')),
   load: v.pipe(v.number(), v.minValue(1), v.maxValue(12)),
   assumed: v.boolean(),

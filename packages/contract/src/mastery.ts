@@ -4,7 +4,7 @@ import * as v from 'valibot';
 
 const chanceSchema = v.object({ mean: v.number(), low: v.number(), high: v.number() });
 export const stateWordSchema = v.picklist(MASTERY_STATES);
-export const marksSchema = v.object({ due: v.boolean(), slipping: v.boolean(), stuck: v.boolean() });
+const marksSchema = v.object({ due: v.boolean(), slipping: v.boolean(), stuck: v.boolean() });
 
 export const skillStateSchema = v.object({
   skillId: v.string(),
@@ -20,7 +20,9 @@ export const skillStateSchema = v.object({
   lastBpm: v.nullable(v.number()),
   peak: v.nullable(v.object({ mean: v.number(), at: v.number() })),
   marks: marksSchema,
-  history: v.array(v.object({ at: v.number(), mean: v.number(), low: v.number(), high: v.number(), clean: v.boolean() })),
+  history: v.array(
+    v.object({ at: v.number(), mean: v.number(), low: v.number(), high: v.number(), clean: v.boolean() }),
+  ),
 });
 export type SkillStateBody = v.InferOutput<typeof skillStateSchema>;
 

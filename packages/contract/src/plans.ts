@@ -7,7 +7,12 @@ import { recipeSchema } from './drills';
 export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.object({
   id: v.pipe(v.string(), v.maxLength(80)),
   kind: v.picklist(BLOCK_KINDS),
-  minutes: v.pipe(v.number(), v.integer('whole minutes'), v.minValue(1, 'a block of a minute or more'), v.maxValue(180, 'a block of 180 minutes or less')),
+  minutes: v.pipe(
+    v.number(),
+    v.integer('whole minutes'),
+    v.minValue(1, 'a block of a minute or more'),
+    v.maxValue(180, 'a block of 180 minutes or less'),
+  ),
   title: reasonSchema,
   because: reasonSchema,
   skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))),
@@ -19,9 +24,17 @@ export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.object({
 
 export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
   schemaVersion: v.literal(1),
-  minutes: v.pipe(v.number(), v.integer(), v.minValue(10, 'a lesson of 10 to 180 minutes'), v.maxValue(180, 'a lesson of 10 to 180 minutes')),
+  minutes: v.pipe(
+    v.number(),
+    v.integer(),
+    v.minValue(10, 'a lesson of 10 to 180 minutes'),
+    v.maxValue(180, 'a lesson of 10 to 180 minutes'),
+  ),
   blocks: v.pipe(v.array(blockSchema), v.maxLength(40, 'at most 40 blocks')),
-  leftOut: v.pipe(v.array(v.object({ title: reasonSchema, skillId: v.string(), because: reasonSchema })), v.maxLength(20)),
+  leftOut: v.pipe(
+    v.array(v.object({ title: reasonSchema, skillId: v.string(), because: reasonSchema })),
+    v.maxLength(20),
+  ),
   modelVersion: v.pipe(v.string(), v.maxLength(40)),
 });
 

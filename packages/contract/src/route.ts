@@ -3,7 +3,12 @@ import type * as v from 'valibot';
 
 export type AnySchema = v.GenericSchema<unknown, unknown>;
 
-export interface Route<Params extends AnySchema, Query extends AnySchema, Body extends AnySchema, Output extends AnySchema> {
+export interface Route<
+  Params extends AnySchema,
+  Query extends AnySchema,
+  Body extends AnySchema,
+  Output extends AnySchema,
+> {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** Express path, e.g. `/api/students/:studentId`. */
   readonly path: string;
@@ -13,6 +18,8 @@ export interface Route<Params extends AnySchema, Query extends AnySchema, Body e
   readonly output: Output;
 }
 
-export function route<P extends AnySchema, Q extends AnySchema, B extends AnySchema, O extends AnySchema>(definition: Route<P, Q, B, O>): Route<P, Q, B, O> {
+export function route<P extends AnySchema, Q extends AnySchema, B extends AnySchema, O extends AnySchema>(
+  definition: Route<P, Q, B, O>,
+): Route<P, Q, B, O> {
   return definition;
 }

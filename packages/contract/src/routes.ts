@@ -1,6 +1,15 @@
 /** Every route of the server. A stranger's input passes these schemas or reaches nothing. */
 import * as v from 'valibot';
-import { birthDaySchema, emptySchema, idSchema, instantSchema, noteTextSchema, personNameSchema, versionSchema, zoneSchema } from './basics';
+import {
+  birthDaySchema,
+  emptySchema,
+  idSchema,
+  instantSchema,
+  noteTextSchema,
+  personNameSchema,
+  versionSchema,
+  zoneSchema,
+} from './basics';
 import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema } from './hands';
@@ -11,9 +20,14 @@ import { route } from './route';
 const none = { params: emptySchema, query: emptySchema, body: emptySchema };
 const studentParams = v.object({ studentId: idSchema });
 const lessonParams = v.object({ lessonId: idSchema });
-const minutesSchema = v.pipe(v.number('minutes'), v.integer('whole minutes'), v.minValue(10, 'a lesson of 10 to 180 minutes'), v.maxValue(180, 'a lesson of 10 to 180 minutes'));
+const minutesSchema = v.pipe(
+  v.number('minutes'),
+  v.integer('whole minutes'),
+  v.minValue(10, 'a lesson of 10 to 180 minutes'),
+  v.maxValue(180, 'a lesson of 10 to 180 minutes'),
+);
 
-export const roleSchema = v.picklist(['owner', 'teacher', 'student', 'guardian', 'self-taught']);
+const roleSchema = v.picklist(['owner', 'teacher', 'student', 'guardian', 'self-taught']);
 export type Role = v.InferOutput<typeof roleSchema>;
 
 const seatSchema = v.object({
@@ -26,8 +40,19 @@ const seatSchema = v.object({
 });
 export type Seat = v.InferOutput<typeof seatSchema>;
 
-const studioSchema = v.object({ id: v.string(), name: v.string(), timeZone: v.string(), demo: v.boolean(), madeFor: v.nullable(v.string()) });
-export const sessionSchema = v.object({ seat: v.nullable(seatSchema), studio: v.nullable(studioSchema), now: v.string(), modelVersion: v.string() });
+const studioSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  timeZone: v.string(),
+  demo: v.boolean(),
+  madeFor: v.nullable(v.string()),
+});
+const sessionSchema = v.object({
+  seat: v.nullable(seatSchema),
+  studio: v.nullable(studioSchema),
+  now: v.string(),
+  modelVersion: v.string(),
+});
 export type SessionBody = v.InferOutput<typeof sessionSchema>;
 
 const lessonHeadSchema = v.object({
@@ -65,7 +90,7 @@ const studentHeadSchema = v.object({
 });
 export type StudentHead = v.InferOutput<typeof studentHeadSchema>;
 
-export const boardSchema = v.object({
+const boardSchema = v.object({
   now: v.string(),
   today: v.string(),
   timeZone: v.string(),
@@ -74,16 +99,41 @@ export const boardSchema = v.object({
   lessons: v.array(boardLessonSchema),
   strands: v.array(v.object({ id: v.string(), name: v.string() })),
   students: v.array(studentHeadSchema),
-  slipping: v.array(v.object({ studentId: v.string(), name: v.string(), skill: v.string(), was: v.number(), now: v.number(), days: v.number() })),
-  stuck: v.array(v.object({ studentId: v.string(), name: v.string(), skill: v.string(), takes: v.number(), now: v.number() })),
+  slipping: v.array(
+    v.object({
+      studentId: v.string(),
+      name: v.string(),
+      skill: v.string(),
+      was: v.number(),
+      now: v.number(),
+      days: v.number(),
+    }),
+  ),
+  stuck: v.array(
+    v.object({
+      studentId: v.string(),
+      name: v.string(),
+      skill: v.string(),
+      takes: v.number(),
+      now: v.number(),
+    }),
+  ),
   hurting: v.array(v.object({ studentId: v.string(), name: v.string(), pain: painSchema })),
-  tooHard: v.array(v.object({ studentId: v.string(), name: v.string(), chord: v.string(), effort: v.number(), limit: v.number() })),
+  tooHard: v.array(
+    v.object({
+      studentId: v.string(),
+      name: v.string(),
+      chord: v.string(),
+      effort: v.number(),
+      limit: v.number(),
+    }),
+  ),
   writeUpsOwed: v.number(),
 });
 export type BoardBody = v.InferOutput<typeof boardSchema>;
 
 const limitsRecord = v.object({ from: v.string(), value: limitsSchema });
-export const studentSchema = v.object({
+const studentSchema = v.object({
   id: v.string(),
   name: v.string(),
   bornOn: v.nullable(v.string()),
@@ -106,7 +156,7 @@ export const studentSchema = v.object({
 });
 export type StudentBody = v.InferOutput<typeof studentSchema>;
 
-export const lessonSchema = v.object({
+const lessonSchema = v.object({
   ...lessonHeadSchema.entries,
   timeZone: v.string(),
   plan: v.nullable(planSchema),
@@ -141,7 +191,7 @@ const cardSchema = v.object({
 });
 export type PracticeCard = v.InferOutput<typeof cardSchema>;
 
-export const practiceSchema = v.object({
+const practiceSchema = v.object({
   student: v.object({ id: v.string(), name: v.string() }),
   hand: handSchema,
   instrument: instrumentSchema,
@@ -153,10 +203,31 @@ export const practiceSchema = v.object({
 export type PracticeBody = v.InferOutput<typeof practiceSchema>;
 
 export const routes = {
-  health: route({ method: 'get', path: '/api/health', ...none, output: v.object({ ok: v.boolean(), database: v.boolean(), migration: v.nullable(v.string()), strayEvents: v.number() }) }),
-  seats: route({ method: 'get', path: '/api/seats', ...none, output: v.object({ seats: v.array(seatSchema) }) }),
+  health: route({
+    method: 'get',
+    path: '/api/health',
+    ...none,
+    output: v.object({
+      ok: v.boolean(),
+      database: v.boolean(),
+      migration: v.nullable(v.string()),
+      strayEvents: v.number(),
+    }),
+  }),
+  seats: route({
+    method: 'get',
+    path: '/api/seats',
+    ...none,
+    output: v.object({ seats: v.array(seatSchema) }),
+  }),
   session: route({ method: 'get', path: '/api/session', ...none, output: sessionSchema }),
-  sitDown: route({ method: 'post', path: '/api/session', ...none, body: v.object({ membershipId: idSchema }), output: sessionSchema }),
+  sitDown: route({
+    method: 'post',
+    path: '/api/session',
+    ...none,
+    body: v.object({ membershipId: idSchema }),
+    output: sessionSchema,
+  }),
   standUp: route({ method: 'delete', path: '/api/session', ...none, output: sessionSchema }),
 
   nameStudio: route({
@@ -176,13 +247,24 @@ export const routes = {
     body: v.object({ id: idSchema, name: personNameSchema, bornOn: v.nullable(birthDaySchema) }),
     output: v.object({ id: v.string() }),
   }),
-  student: route({ method: 'get', path: '/api/students/:studentId', ...none, params: studentParams, output: studentSchema }),
+  student: route({
+    method: 'get',
+    path: '/api/students/:studentId',
+    ...none,
+    params: studentParams,
+    output: studentSchema,
+  }),
   keepHand: route({
     method: 'put',
     path: '/api/students/:studentId/hand',
     ...none,
     params: studentParams,
-    body: v.object({ version: versionSchema, hand: handSchema, instrument: instrumentSchema, limits: limitsSchema }),
+    body: v.object({
+      version: versionSchema,
+      hand: handSchema,
+      instrument: instrumentSchema,
+      limits: limitsSchema,
+    }),
     output: v.object({ version: v.number() }),
   }),
   keepNote: route({
@@ -198,10 +280,20 @@ export const routes = {
     path: '/api/students/:studentId/proposal',
     ...none,
     params: studentParams,
-    body: v.object({ minutes: minutesSchema, newSkills: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(6))), locked: v.pipe(v.array(blockSchema), v.maxLength(40)) }),
+    body: v.object({
+      minutes: minutesSchema,
+      newSkills: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(6))),
+      locked: v.pipe(v.array(blockSchema), v.maxLength(40)),
+    }),
     output: planSchema,
   }),
-  practice: route({ method: 'get', path: '/api/students/:studentId/practice', ...none, params: studentParams, output: practiceSchema }),
+  practice: route({
+    method: 'get',
+    path: '/api/students/:studentId/practice',
+    ...none,
+    params: studentParams,
+    output: practiceSchema,
+  }),
 
   bookLesson: route({
     method: 'post',
@@ -210,7 +302,13 @@ export const routes = {
     body: v.object({ id: idSchema, studentId: idSchema, startsAt: instantSchema, minutes: minutesSchema }),
     output: lessonSchema,
   }),
-  lesson: route({ method: 'get', path: '/api/lessons/:lessonId', ...none, params: lessonParams, output: lessonSchema }),
+  lesson: route({
+    method: 'get',
+    path: '/api/lessons/:lessonId',
+    ...none,
+    params: lessonParams,
+    output: lessonSchema,
+  }),
   keepPlan: route({
     method: 'put',
     path: '/api/lessons/:lessonId/plan',
@@ -240,9 +338,20 @@ export const routes = {
     path: '/api/students/:studentId/home',
     ...none,
     params: studentParams,
-    body: v.object({ id: idSchema, recipe: recipeSchema, skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))), title: personNameSchema }),
+    body: v.object({
+      id: idSchema,
+      recipe: recipeSchema,
+      skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))),
+      title: personNameSchema,
+    }),
     output: v.object({ id: v.string() }),
   }),
 
-  sendEvents: route({ method: 'post', path: '/api/events', ...none, body: eventBatchSchema, output: batchAnswerSchema }),
+  sendEvents: route({
+    method: 'post',
+    path: '/api/events',
+    ...none,
+    body: eventBatchSchema,
+    output: batchAnswerSchema,
+  }),
 } as const;

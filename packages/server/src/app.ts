@@ -40,10 +40,22 @@ const WEEK_MS = 7 * 86_400_000;
 
 export function makeApp(parts: AppParts): { readonly app: Express; readonly close: () => Promise<void> } {
   const { database, access, clock, log } = parts;
-  const pool = new Pool({ host: access.host, port: access.port, user: 'finch_app', password: access.application, database: parts.databaseName, max: 4 });
+  const pool = new Pool({
+    host: access.host,
+    port: access.port,
+    user: 'finch_app',
+    password: access.application,
+    database: parts.databaseName,
+    max: 4,
+  });
   pool.on('error', (error) => log.error({ err: error.message }, 'session pool'));
   const SessionStore = connectPgSimple(session);
-  const store = new SessionStore({ pool, tableName: 'web_session', createTableIfMissing: false, pruneSessionInterval: false });
+  const store = new SessionStore({
+    pool,
+    tableName: 'web_session',
+    createTableIfMissing: false,
+    pruneSessionInterval: false,
+  });
 
   const states = makeStates();
   const accounts = makeAccounts(database, clock, parts.demo);
@@ -87,9 +99,16 @@ export function makeApp(parts: AppParts): { readonly app: Express; readonly clos
     }),
   );
   mount(api, routes.health, async () => {
-    const migration: { name: string }[] = await database.query('SELECT name FROM migration ORDER BY id DESC LIMIT 1');
+    const migration: { name: string }[] = await database.query(
+      'SELECT name FROM migration ORDER BY id DESC LIMIT 1',
+    );
     const stray: { count: string }[] = await database.query('SELECT count(*) AS count FROM log_event_stray');
-    return { ok: stray[0].count === '0', database: true, migration: migration[0]?.name ?? null, strayEvents: Number(stray[0].count) };
+    return {
+      ok: stray[0].count === '0',
+      database: true,
+      migration: migration[0]?.name ?? null,
+      strayEvents: Number(stray[0].count),
+    };
   });
   mount(api, routes.seats, async () => ({ seats: await accounts.seats() }));
   mount(api, routes.session, ({ request }) => accounts.session(request));
@@ -102,19 +121,51 @@ export function makeApp(parts: AppParts): { readonly app: Express; readonly clos
     need(who, 'syllabus.read');
     return syllabusBody(await inStudio(database, who.studioId, currentSyllabus));
   });
-  mount(api, routes.addStudent, async ({ request, body }) => students.add(await accounts.identify(request), body));
-  mount(api, routes.student, async ({ request, params }) => students.read(await accounts.identify(request), params.studentId));
-  mount(api, routes.keepHand, async ({ request, params, body }) => students.keepHand(await accounts.identify(request), params.studentId, body));
-  mount(api, routes.keepNote, async ({ request, params, body }) => students.keepNote(await accounts.identify(request), params.studentId, body.version, body.note));
-  mount(api, routes.propose, async ({ request, params, body }) => lessons.propose(await accounts.identify(request), params.studentId, body));
-  mount(api, routes.practice, async ({ request, params }) => room.today(await accounts.identify(request), params.studentId));
-  mount(api, routes.assignHome, async ({ request, params, body }) => room.assign(await accounts.identify(request), params.studentId, body));
-  mount(api, routes.bookLesson, async ({ request, body }) => lessons.book(await accounts.identify(request), body));
-  mount(api, routes.lesson, async ({ request, params }) => lessons.read(await accounts.identify(request), params.lessonId));
-  mount(api, routes.keepPlan, async ({ request, params, body }) => lessons.keepPlan(await accounts.identify(request), params.lessonId, body.version, body.plan));
-  mount(api, routes.keepDone, async ({ request, params, body }) => lessons.keepDone(await accounts.identify(request), params.lessonId, body.version, body.done, body.state));
-  mount(api, routes.keepWriteUp, async ({ request, params, body }) => lessons.keepWriteUp(await accounts.identify(request), params.lessonId, body.version, body.done, body.note));
-  mount(api, routes.sendEvents, async ({ request, body }) => practiceLog.send(await accounts.identify(request), body.events));
+  mount(api, routes.addStudent, async ({ request, body }) =>
+    students.add(await accounts.identify(request), body),
+  );
+  mount(api, routes.student, async ({ request, params }) =>
+    students.read(await accounts.identify(request), params.studentId),
+  );
+  mount(api, routes.keepHand, async ({ request, params, body }) =>
+    students.keepHand(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.keepNote, async ({ request, params, body }) =>
+    students.keepNote(await accounts.identify(request), params.studentId, body.version, body.note),
+  );
+  mount(api, routes.propose, async ({ request, params, body }) =>
+    lessons.propose(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.practice, async ({ request, params }) =>
+    room.today(await accounts.identify(request), params.studentId),
+  );
+  mount(api, routes.assignHome, async ({ request, params, body }) =>
+    room.assign(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.bookLesson, async ({ request, body }) =>
+    lessons.book(await accounts.identify(request), body),
+  );
+  mount(api, routes.lesson, async ({ request, params }) =>
+    lessons.read(await accounts.identify(request), params.lessonId),
+  );
+  mount(api, routes.keepPlan, async ({ request, params, body }) =>
+    lessons.keepPlan(await accounts.identify(request), params.lessonId, body.version, body.plan),
+  );
+  mount(api, routes.keepDone, async ({ request, params, body }) =>
+    lessons.keepDone(await accounts.identify(request), params.lessonId, body.version, body.done, body.state),
+  );
+  mount(api, routes.keepWriteUp, async ({ request, params, body }) =>
+    lessons.keepWriteUp(
+      await accounts.identify(request),
+      params.lessonId,
+      body.version,
+      body.done,
+      body.note,
+    ),
+  );
+  mount(api, routes.sendEvents, async ({ request, body }) =>
+    practiceLog.send(await accounts.identify(request), body.events),
+  );
   app.use(api);
   app.use('/api', () => {
     throw new Refusal('not-found', 'path', 'a route of this server');
@@ -122,8 +173,19 @@ export function makeApp(parts: AppParts): { readonly app: Express; readonly clos
 
   if (parts.webDist && existsSync(parts.webDist)) {
     const page = join(parts.webDist, 'index.html');
-    app.use(express.static(parts.webDist, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', /assets/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache') }));
-    app.get(/^(?!\/api\/)/, (_request, response) => response.sendFile(page, { headers: { 'Cache-Control': 'no-cache' } }));
+    app.use(
+      express.static(parts.webDist, {
+        index: false,
+        setHeaders: (response, path) =>
+          response.setHeader(
+            'Cache-Control',
+            /assets/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      }),
+    );
+    app.get(/^(?!\/api\/)/, (_request, response) =>
+      response.sendFile(page, { headers: { 'Cache-Control': 'no-cache' } }),
+    );
   }
   app.use(answerErrors(log));
   return {

@@ -20,7 +20,9 @@ async function migrate(config: Config, database: string): Promise<void> {
   const owner = ownerSource({ access: config.access, database });
   await owner.initialize();
   try {
-    const known: { exists: boolean }[] = await owner.query("SELECT to_regclass('public.migration') IS NOT NULL AS exists");
+    const known: { exists: boolean }[] = await owner.query(
+      "SELECT to_regclass('public.migration') IS NOT NULL AS exists",
+    );
     if (known[0].exists && config.dumps && (await owner.showMigrations())) dumpBefore(config, database);
     await owner.runMigrations({ transaction: 'all' });
   } finally {
@@ -31,8 +33,17 @@ async function migrate(config: Config, database: string): Promise<void> {
 /** A dump stands before every migration of a database that holds something. */
 function dumpBefore(config: Config, database: string): void {
   const file = join(config.dumps ?? '', `${database}-before-migration-${Date.now()}.dump`);
-  const env = { ...process.env, PGHOST: config.access.host, PGPORT: String(config.access.port), PGUSER: 'postgres', PGPASSWORD: config.access.superuser };
-  const result = spawnSync(join(config.pgBin, 'pg_dump'), ['-Fc', '-f', file, database], { env, encoding: 'utf8' });
+  const env = {
+    ...process.env,
+    PGHOST: config.access.host,
+    PGPORT: String(config.access.port),
+    PGUSER: 'postgres',
+    PGPASSWORD: config.access.superuser,
+  };
+  const result = spawnSync(join(config.pgBin, 'pg_dump'), ['-Fc', '-f', file, database], {
+    env,
+    encoding: 'utf8',
+  });
   if (result.status !== 0) throw new Error(`no dump before migrating, so no migration: ${result.stderr}`);
   chmodSync(file, 0o600);
 }
@@ -57,7 +68,13 @@ async function serve(config: Config): Promise<void> {
   const log = makeLogger(config.logLevel);
   const webDist = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, close } = makeApp({
-    database, databaseName: config.database, access: config.access, clock: makeClock(config.clockFrom), log, demo: config.demo !== 'no', webDist,
+    database,
+    databaseName: config.database,
+    access: config.access,
+    clock: makeClock(config.clockFrom),
+    log,
+    demo: config.demo !== 'no',
+    webDist,
   });
   const server = app.listen(config.port, '127.0.0.1', (error) => {
     if (error) {

@@ -11,7 +11,7 @@ import { CHANGE } from './constants';
 export const KEPT = 1;
 export const ADJUSTED = 2;
 export const GUIDING = 3;
-export const MOVED = 4;
+const MOVED = 4;
 export const PLACED = 5;
 export const LIFTED = 6;
 
@@ -56,7 +56,7 @@ function middleRow(f: PreparedFingering, finger: number): number {
 }
 
 /** The fret under the index, or where it would be; 0 for an open grip. */
-export function handPosition(grip: HeldGrip): number {
+function handPosition(grip: HeldGrip): number {
   const { pressed } = grip.fingering;
   if (nibble(pressed, 1)) return fretOf(grip, 1);
   let position = 99;
@@ -75,12 +75,7 @@ export function changeSeconds(model: HoldModel, from: HeldGrip, to: HeldGrip, wo
   kind.fill(0);
   travelMm.fill(0);
   seconds.fill(0);
-  let kept = 0;
-  let guiding = 0;
-  let moved = 0;
-  let placed = 0;
-  let lifted = 0;
-  let adjusted = 0;
+  const counts = [0, 0, 0, 0, 0, 0, 0];
   for (let f = 1; f <= 5; f++) {
     const inA = nibble(a.pressed, f) > 0;
     const inB = nibble(b.pressed, f) > 0;
@@ -88,13 +83,12 @@ export function changeSeconds(model: HoldModel, from: HeldGrip, to: HeldGrip, wo
       const sameFret = fretOf(from, f) === fretOf(to, f);
       const sameRows = nibble(a.low, f) === nibble(b.low, f) && nibble(a.high, f) === nibble(b.high, f);
       const overlap = nibble(a.low, f) <= nibble(b.high, f) && nibble(b.low, f) <= nibble(a.high, f);
-      if (sameFret && sameRows) ((kind[f] = KEPT), kept++);
-      else if (sameFret && overlap) ((kind[f] = ADJUSTED), adjusted++);
-      else if (sameRows) ((kind[f] = GUIDING), guiding++);
-      else ((kind[f] = MOVED), moved++);
-    } else if (inB) ((kind[f] = PLACED), placed++);
-    else if (inA) ((kind[f] = LIFTED), lifted++);
+      kind[f] = sameFret && sameRows ? KEPT : sameFret && overlap ? ADJUSTED : sameRows ? GUIDING : MOVED;
+    } else if (inB) kind[f] = PLACED;
+    else if (inA) kind[f] = LIFTED;
+    counts[kind[f]]++;
   }
+  const [, kept, adjusted, guiding, moved, placed, lifted] = counts;
 
   const positionA = handPosition(from) || handPosition(to);
   const positionB = handPosition(to) || handPosition(from);

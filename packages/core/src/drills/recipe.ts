@@ -10,7 +10,7 @@ export interface NamedGrip {
   readonly frets: Frets;
 }
 
-export interface WarmUpParameters {
+interface WarmUpParameters {
   readonly minutes: number;
   /** Lowest fret of the figure; left out, the lowest one this hand spans comfortably. */
   readonly startFret?: number;
@@ -35,7 +35,7 @@ export interface ChangeLoopParameters {
   readonly progression?: { readonly key: string; readonly numerals: readonly string[] };
 }
 
-export interface RingCheckParameters {
+interface RingCheckParameters {
   readonly grip: NamedGrip;
 }
 

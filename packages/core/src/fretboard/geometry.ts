@@ -25,7 +25,7 @@ export interface NeckGeometry {
   readonly truePress5Mm: number;
 }
 
-export const NECK = {
+const NECK = {
   pressBehindWire: 0.3,
   nutPitchMm: 7.3,
   pitchGrowthMm: 3.2,

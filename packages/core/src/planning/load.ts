@@ -5,7 +5,7 @@
  */
 import type { PlanBlock } from './plan';
 
-export const LOAD = { frettedShare: 0.75, halfLifeMinutes: 8 } as const;
+const LOAD = { frettedShare: 0.75, halfLifeMinutes: 8 } as const;
 
 export interface LoadPoint {
   readonly minute: number;

@@ -110,7 +110,11 @@ function playingPlan(
   };
   let laid = lay(solveLimits);
   // A hand that would be loaded past its limit rests longer, up to a third of the lesson.
-  for (let rest: number = PLAN.restMinutes; peakLoad(laid.blocks).load > limits.load && rest <= minutes / 3; rest += 3) {
+  for (
+    let rest: number = PLAN.restMinutes;
+    peakLoad(laid.blocks).load > limits.load && rest <= minutes / 3;
+    rest += 3
+  ) {
     laid = lay({ ...solveLimits, restMinutes: rest, mustRest: true });
   }
   const { solution, blocks } = laid;

@@ -38,7 +38,7 @@ export function barreShare(candidate: Pick<Candidate, 'drill'>): number {
 }
 
 /** Worth of minutes spent on a candidate: rises and flattens. */
-export function worthOf(candidate: Candidate, minutes: number): number {
+function worthOf(candidate: Candidate, minutes: number): number {
   return candidate.worth * (1 - Math.exp(-minutes / WORTH.minutesScale));
 }
 

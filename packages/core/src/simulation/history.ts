@@ -128,7 +128,10 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
       if (!drill) continue;
       const played = player.play(drill, day + minute / 1440);
       const last = recipes[recipes.length - 1].recipe === recipe;
-      const take: PlayedTake = life.hurtsOnDay === day && last ? { ...played, feel: { hand: 'pain', where: life.traits.painPlace, side: 'left' } } : played;
+      const take: PlayedTake =
+        life.hurtsOnDay === day && last
+          ? { ...played, feel: { hand: 'pain', where: life.traits.painPlace, side: 'left' } }
+          : played;
       lived.push({ ...take, day, minuteOfDay: minute, source: lesson ? 'teacher' : 'self' });
       minute += Math.max(1, Math.ceil(take.durationSeconds / 60)) + 1;
       if (skill) {

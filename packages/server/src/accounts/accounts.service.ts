@@ -28,7 +28,10 @@ export interface Accounts {
   readonly session: (request: Request) => Promise<SessionBody>;
   readonly sitDown: (request: Request, membershipId: string) => Promise<SessionBody>;
   readonly standUp: (request: Request) => Promise<SessionBody>;
-  readonly nameStudio: (request: Request, names: { name: string; teacher: string; timeZone: string }) => Promise<SessionBody>;
+  readonly nameStudio: (
+    request: Request,
+    names: { name: string; teacher: string; timeZone: string },
+  ) => Promise<SessionBody>;
 }
 
 export function makeAccounts(database: DataSource, clock: Clock, demo: boolean): Accounts {
@@ -71,18 +74,24 @@ export function makeAccounts(database: DataSource, clock: Clock, demo: boolean):
     session,
     seats: async () => {
       const studio = await studioId();
-      const found = (await inStudio(database, studio, (manager) => repository.seatRecords(manager))).map(seatOf);
+      const found = (await inStudio(database, studio, (manager) => repository.seatRecords(manager))).map(
+        seatOf,
+      );
       return found.sort((a, b) => SEAT_ORDER.indexOf(a.roles[0]) - SEAT_ORDER.indexOf(b.roles[0]));
     },
     sitDown: async (request, membershipId) => {
       if (!(await find(await studioId(), membershipId))) throw notFound('membershipId');
       // A new session id for a new person, so that an old cookie never carries over.
-      await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
+      await new Promise<void>((resolve, reject) =>
+        request.session.regenerate((error) => (error ? reject(error) : resolve())),
+      );
       request.session.membershipId = membershipId;
       return session(request);
     },
     standUp: async (request) => {
-      await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
+      await new Promise<void>((resolve, reject) =>
+        request.session.regenerate((error) => (error ? reject(error) : resolve())),
+      );
       return session(request);
     },
     nameStudio: async (request, names) => {

@@ -43,7 +43,7 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'syllabus.read': 'all',
 };
 
-export const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
+const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
   owner: { ...TEACHER, 'studio.name': 'all' },
   teacher: TEACHER,
   student: { 'practice.read': 'own', 'take.log': 'own', 'syllabus.read': 'all' },
@@ -76,11 +76,14 @@ export interface Who {
 export function may(who: Who, right: Right, studentId?: string): boolean {
   return who.roles.some((role) => {
     const reach = RIGHTS[role][right];
-    return reach === 'all' || (reach === 'own' && studentId !== undefined && who.ownStudents.includes(studentId));
+    return (
+      reach === 'all' || (reach === 'own' && studentId !== undefined && who.ownStudents.includes(studentId))
+    );
   });
 }
 
 /** Refuses with 403 unless the right holds for that student. */
 export function need(who: Who, right: Right, studentId?: string): void {
-  if (!may(who, right, studentId)) throw new Refusal('right.missing', right, 'someone whose role allows this; sit down as a teacher');
+  if (!may(who, right, studentId))
+    throw new Refusal('right.missing', right, 'someone whose role allows this; sit down as a teacher');
 }

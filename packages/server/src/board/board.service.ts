@@ -49,15 +49,38 @@ export function makeBoard(database: DataSource, clock: Clock, states: States): B
           }),
           strands: [...(views[0]?.syllabus.content.strands ?? [])],
           students: views.map((view) => studentHead(view, now, coming.get(view.record.id) ?? null)),
-          slipping: views.flatMap((view) => marked(view, 'slipping').map(({ skill, name }) => ({
-            studentId: view.record.id, name: nameOf(view), skill: name, was: skill.peak?.mean ?? 0, now: skill.chance?.mean ?? 0,
-            days: Math.round((now - (skill.lastAt ?? now)) / DAY_MS),
-          }))).sort((a, b) => b.was - b.now - (a.was - a.now)).slice(0, SHOWN),
-          stuck: views.flatMap((view) => marked(view, 'stuck').map(({ skill, name }) => ({
-            studentId: view.record.id, name: nameOf(view), skill: name, takes: skill.attempts, now: skill.chance?.mean ?? 0,
-          }))).sort((a, b) => b.takes - a.takes).slice(0, SHOWN),
-          hurting: views.filter((view) => view.state.pain.status !== 'free').map((view) => ({ studentId: view.record.id, name: nameOf(view), pain: view.state.pain })),
-          tooHard: views.flatMap((view) => tooHard(view)).sort((a, b) => b.effort - b.limit - (a.effort - a.limit)).slice(0, SHOWN),
+          slipping: views
+            .flatMap((view) =>
+              marked(view, 'slipping').map(({ skill, name }) => ({
+                studentId: view.record.id,
+                name: nameOf(view),
+                skill: name,
+                was: skill.peak?.mean ?? 0,
+                now: skill.chance?.mean ?? 0,
+                days: Math.round((now - (skill.lastAt ?? now)) / DAY_MS),
+              })),
+            )
+            .sort((a, b) => b.was - b.now - (a.was - a.now))
+            .slice(0, SHOWN),
+          stuck: views
+            .flatMap((view) =>
+              marked(view, 'stuck').map(({ skill, name }) => ({
+                studentId: view.record.id,
+                name: nameOf(view),
+                skill: name,
+                takes: skill.attempts,
+                now: skill.chance?.mean ?? 0,
+              })),
+            )
+            .sort((a, b) => b.takes - a.takes)
+            .slice(0, SHOWN),
+          hurting: views
+            .filter((view) => view.state.pain.status !== 'free')
+            .map((view) => ({ studentId: view.record.id, name: nameOf(view), pain: view.state.pain })),
+          tooHard: views
+            .flatMap((view) => tooHard(view))
+            .sort((a, b) => b.effort - b.limit - (a.effort - a.limit))
+            .slice(0, SHOWN),
           writeUpsOwed: await writeUpsOwed(manager),
         };
       });
@@ -66,7 +89,11 @@ export function makeBoard(database: DataSource, clock: Clock, states: States): B
 }
 
 /** Today's lessons, or those of the next day that has any. */
-async function lessonDay(manager: EntityManager, now: number, timeZone: string): Promise<{ day: string | null; lessons: LessonRow[] }> {
+async function lessonDay(
+  manager: EntityManager,
+  now: number,
+  timeZone: string,
+): Promise<{ day: string | null; lessons: LessonRow[] }> {
   const dayOf = dayReader(timeZone);
   const from = startOfDay(new TZDate(now, timeZone));
   const today = await lessonsBetween(manager, from, addDays(from, 1));
@@ -79,9 +106,12 @@ async function lessonDay(manager: EntityManager, now: number, timeZone: string):
 
 function boardLesson(lesson: LessonRow, view: StudentView, now: number): BoardBody['lessons'][number] {
   const kept = upcastPlan(lesson.plan);
-  const over = lesson.state === 'taught' || lesson.state === 'written' || lesson.startsAt.getTime() + DAY_MS < now;
+  const over =
+    lesson.state === 'taught' || lesson.state === 'written' || lesson.startsAt.getTime() + DAY_MS < now;
   const plan = kept ?? (over ? null : proposalFor(view, { minutes: lesson.minutes, locked: [] }));
-  const focus = plan?.blocks.find((block) => block.kind === 'new') ?? plan?.blocks.find((block) => block.kind === 'repair' || block.kind === 'review');
+  const focus =
+    plan?.blocks.find((block) => block.kind === 'new') ??
+    plan?.blocks.find((block) => block.kind === 'repair' || block.kind === 'review');
   return {
     ...lessonHead(lesson),
     name: view.record.name,
@@ -110,7 +140,9 @@ function studentHead(view: StudentView, now: number, next: Date | null): Student
 
 function marked(view: StudentView, mark: 'slipping' | 'stuck') {
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
-  return view.state.skills.filter((skill) => skill.marks[mark]).map((skill) => ({ skill, name: names.get(skill.skillId) ?? skill.skillId }));
+  return view.state.skills
+    .filter((skill) => skill.marks[mark])
+    .map((skill) => ({ skill, name: names.get(skill.skillId) ?? skill.skillId }));
 }
 
 /** The heaviest grip among skills begun that lies over this hand's limit. */
@@ -121,11 +153,17 @@ function tooHard(view: StudentView): BoardBody['tooHard'] {
     const begun = view.state.skills.find((one) => one.skillId === skill.id);
     if (!begun?.attempts || begun.state === 'clean' || begun.state === 'settled') continue;
     for (const recipe of skill.practice) {
-      const grips = recipe.family === 'ring check' ? [recipe.parameters.grip] : recipe.family === 'change loop' ? recipe.parameters.grips : [];
+      const grips =
+        recipe.family === 'ring check'
+          ? [recipe.parameters.grip]
+          : recipe.family === 'change loop'
+            ? recipe.parameters.grips
+            : [];
       for (const grip of grips as readonly Pick<GripItem, 'chord' | 'frets'>[]) {
         const graded = gradeGrip(grip.frets, view.hand.value, view.instrument.value);
         const effort = graded.ok ? graded.value.total : 100;
-        if (parseChord(grip.chord).ok && effort > limit && effort > (worst?.effort ?? 0)) worst = { chord: grip.chord, effort };
+        if (parseChord(grip.chord).ok && effort > limit && effort > (worst?.effort ?? 0))
+          worst = { chord: grip.chord, effort };
       }
     }
   }

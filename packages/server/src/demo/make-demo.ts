@@ -20,8 +20,8 @@ import { addDated, addPerson, addStudent } from '../students/students.repository
 import { addSyllabus } from '../syllabus/syllabus.service';
 import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, type CastMember } from './cast';
 
-export const DEMO_SEED = 1411;
-export const DEMO_DAYS = 98;
+const DEMO_SEED = 1411;
+const DEMO_DAYS = 98;
 
 export interface Made {
   readonly studioId: string;
@@ -41,7 +41,12 @@ interface Maker {
 
 /** Deterministic ids: the instant of the thing, the rest from the seed. */
 function idMaker(random: Random): (at: number) => string {
-  return (at) => uuid({ msecs: at, random: Uint8Array.from({ length: 16 }, () => random.int(0, 255)), seq: random.int(0, 0x7fffffff) });
+  return (at) =>
+    uuid({
+      msecs: at,
+      random: Uint8Array.from({ length: 16 }, () => random.int(0, 255)),
+      seq: random.int(0, 0x7fffffff),
+    });
 }
 
 /** Sets the studio for row security, then makes everything. */
@@ -49,18 +54,33 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
   const random = seededRandom(DEMO_SEED);
   const newId = idMaker(random.fork('ids'));
   const today = new TZDate(now, STUDIO.timeZone);
-  const firstDay = addDays(new TZDate(today.getFullYear(), today.getMonth(), today.getDate(), STUDIO.timeZone), 1 - DEMO_DAYS) as TZDate;
+  const firstDay = addDays(
+    new TZDate(today.getFullYear(), today.getMonth(), today.getDate(), STUDIO.timeZone),
+    1 - DEMO_DAYS,
+  ) as TZDate;
   const at = firstDay.getTime();
   const studioId = newId(at);
   await manager.query("SELECT set_config('finch.studio', $1, true)", [studioId]);
-  await manager.query('INSERT INTO studio (id, name, time_zone, created_at) VALUES ($1, $2, $3, $4)', [studioId, STUDIO.name, STUDIO.timeZone, new Date(at)]);
+  await manager.query('INSERT INTO studio (id, name, time_zone, created_at) VALUES ($1, $2, $3, $4)', [
+    studioId,
+    STUDIO.name,
+    STUDIO.timeZone,
+    new Date(at),
+  ]);
   await addSyllabus(manager, studioId, newId(at), firstSyllabus, new Date(at));
 
-  const seat = async (name: string, born: string, roles: string[]): Promise<{ personId: string; membershipId: string }> => {
+  const seat = async (
+    name: string,
+    born: string,
+    roles: string[],
+  ): Promise<{ personId: string; membershipId: string }> => {
     const [accountId, personId, membershipId] = [newId(at), newId(at), newId(at)];
     await manager.query('INSERT INTO account (id, created_at) VALUES ($1, $2)', [accountId, new Date(at)]);
     await addPerson(manager, { studioId, id: personId, name, bornOn: born });
-    await manager.query('INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, $3, $4, $5)', [studioId, membershipId, accountId, personId, roles]);
+    await manager.query(
+      'INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, $3, $4, $5)',
+      [studioId, membershipId, accountId, personId, roles],
+    );
     return { personId, membershipId };
   };
   const teacher = await seat(TEACHER.name, TEACHER.born, ['teacher']);
@@ -80,30 +100,71 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
     if (!own) await addPerson(manager, { studioId, id: personId, name: member.name, bornOn: born });
     const studentId = newId(at);
     await addStudent(manager, {
-      studioId, id: studentId, personId, membershipId: own?.membershipId ?? null, timeZone: STUDIO.timeZone, note: member.note,
-      goals: [...(member.goals ?? [])], waived: [], practiceMinutes: member.age < 14 ? 10 : 14, version: 1, createdAt: new Date(at),
+      studioId,
+      id: studentId,
+      personId,
+      membershipId: own?.membershipId ?? null,
+      timeZone: STUDIO.timeZone,
+      note: member.note,
+      goals: [...(member.goals ?? [])],
+      waived: [],
+      practiceMinutes: member.age < 14 ? 10 : 14,
+      version: 1,
+      createdAt: new Date(at),
     });
     if (member.name === GUARDIAN.of) {
       const guardian = await seat(GUARDIAN.name, GUARDIAN.born, ['guardian']);
-      await manager.query('INSERT INTO guardianship (studio_id, membership_id, student_id) VALUES ($1, $2, $3)', [studioId, guardian.membershipId, studentId]);
+      await manager.query(
+        'INSERT INTO guardianship (studio_id, membership_id, student_id) VALUES ($1, $2, $3)',
+        [studioId, guardian.membershipId, studentId],
+      );
     }
-    if (member.group) await manager.query('INSERT INTO band_member (studio_id, band_id, student_id) VALUES ($1, $2, $3)', [studioId, bands.get(member.group), studentId]);
+    if (member.group)
+      await manager.query('INSERT INTO band_member (studio_id, band_id, student_id) VALUES ($1, $2, $3)', [
+        studioId,
+        bands.get(member.group),
+        studentId,
+      ]);
     takes += await makeLife(maker, member, index, studentId, own?.membershipId ?? teacher.membershipId);
   }
   const day = dayReader(STUDIO.timeZone)(now);
-  await manager.query("INSERT INTO meta (key, value) VALUES ('studio', $1), ('made-for', $2), ('seed', $3)", [studioId, day, String(DEMO_SEED)]);
+  await manager.query("INSERT INTO meta (key, value) VALUES ('studio', $1), ('made-for', $2), ('seed', $3)", [
+    studioId,
+    day,
+    String(DEMO_SEED),
+  ]);
   return { studioId, day, takes };
 }
 
 const LAST = DEMO_DAYS - 1;
 
-async function makeLife(maker: Maker, member: CastMember, index: number, studentId: string, actorId: string): Promise<number> {
+async function makeLife(
+  maker: Maker,
+  member: CastMember,
+  index: number,
+  studentId: string,
+  actorId: string,
+): Promise<number> {
   const { manager, studioId, firstDay, newId } = maker;
-  const hand: Hand = { schemaVersion: 1, sizeFactor: member.size, thumbOver: member.thumbOver ?? false, reachMm: member.reachMm };
-  const instrument: Instrument = { ...standardGuitar, scaleLengthMm: member.scaleMm, leftHanded: member.leftHanded ?? false };
+  const hand: Hand = {
+    schemaVersion: 1,
+    sizeFactor: member.size,
+    thumbOver: member.thumbOver ?? false,
+    reachMm: member.reachMm,
+  };
+  const instrument: Instrument = {
+    ...standardGuitar,
+    scaleLengthMm: member.scaleMm,
+    leftHanded: member.leftHanded ?? false,
+  };
   const defaults = member.age < 16 ? CHILD_LIMITS : DEFAULT_LIMITS;
   const limits = { ...defaults, gripEffort: member.limit, assumed: false };
-  const dated = () => ({ studioId, id: newId(firstDay.getTime()), studentId, fromInstant: new Date(firstDay.getTime()) });
+  const dated = () => ({
+    studioId,
+    id: newId(firstDay.getTime()),
+    studentId,
+    fromInstant: new Date(firstDay.getTime()),
+  });
   await addDated(manager, 'hand', { ...dated(), value: hand });
   await addDated(manager, 'instrument', { ...dated(), value: instrument });
   await addDated(manager, 'limits', { ...dated(), value: limits });
@@ -112,16 +173,32 @@ async function makeLife(maker: Maker, member: CastMember, index: number, student
   const [hour, minute] = member.lessonAt.split(':').map(Number);
   const startOn = (day: number) => addMinutes(addDays(firstDay, day), hour * 60 + minute);
   const begins = member.fate === 'new' ? LAST - 13 : 0;
-  const days = Array.from({ length: DEMO_DAYS }, (_, day) => day).filter((day) => day % 7 === phase && day >= begins);
+  const days = Array.from({ length: DEMO_DAYS }, (_, day) => day).filter(
+    (day) => day % 7 === phase && day >= begins,
+  );
   const past = days.filter((day) => startOn(day).getTime() + member.minutes * 60_000 <= maker.now);
   const [learning, keeping, shakiness, slowness] = member.traits;
   const lived = liveThrough(
     {
-      seed: DEMO_SEED * 100 + index, hand, instrument, days: DEMO_DAYS, lessonDays: past, lessonMinute: hour * 60 + minute, diligence: member.diligence,
-      startsWith: LEVELS[member.level], beginsOnDay: begins, fadesFromDay: member.fate === 'fades' ? LAST - 33 : undefined,
+      seed: DEMO_SEED * 100 + index,
+      hand,
+      instrument,
+      days: DEMO_DAYS,
+      lessonDays: past,
+      lessonMinute: hour * 60 + minute,
+      diligence: member.diligence,
+      startsWith: LEVELS[member.level],
+      beginsOnDay: begins,
+      fadesFromDay: member.fate === 'fades' ? LAST - 33 : undefined,
       hurtsOnDay: member.fate === 'pain' ? past[past.length - 1] : undefined,
       traits: {
-        learning: Math.min(0.2, learning * 1.7), keeping, shakiness, slowness, limit: member.limit + 8, painChance: 0.01, painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',
+        learning: Math.min(0.2, learning * 1.7),
+        keeping,
+        shakiness,
+        slowness,
+        limit: member.limit + 8,
+        painChance: 0.01,
+        painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',
         stuckOn: member.fate === 'stuck' ? 'change grip C x-3-2-0-1-0 c0' : undefined,
       },
     },
@@ -129,40 +206,92 @@ async function makeLife(maker: Maker, member: CastMember, index: number, student
   );
   const rows = lived.flatMap((take, seq) => eventRow(maker, take, seq, studentId, actorId));
   await addEvents(manager, rows);
-  for (const day of past) await addLesson(manager, pastLesson(maker, member, studentId, startOn(day), lived.filter((take) => take.day === day && take.source === 'teacher'), day === past[past.length - 1]));
-  const ahead = [...days.filter((day) => !past.includes(day)), ...[7, 14].map((more) => days[days.length - 1] + more)];
+  for (const day of past)
+    await addLesson(
+      manager,
+      pastLesson(
+        maker,
+        member,
+        studentId,
+        startOn(day),
+        lived.filter((take) => take.day === day && take.source === 'teacher'),
+        day === past[past.length - 1],
+      ),
+    );
+  const ahead = [
+    ...days.filter((day) => !past.includes(day)),
+    ...[7, 14].map((more) => days[days.length - 1] + more),
+  ];
   for (const day of ahead.filter((one) => startOn(one).getTime() + member.minutes * 60_000 > maker.now)) {
-    await addLesson(manager, { ...pastLesson(maker, member, studentId, startOn(day), [], false), state: 'booked', done: null });
+    await addLesson(manager, {
+      ...pastLesson(maker, member, studentId, startOn(day), [], false),
+      state: 'booked',
+      done: null,
+    });
   }
   return rows.length;
 }
 
-function eventRow(maker: Maker, take: LivedTake, seq: number, studentId: string, actorId: string): LogEventRow[] {
+function eventRow(
+  maker: Maker,
+  take: LivedTake,
+  seq: number,
+  studentId: string,
+  actorId: string,
+): LogEventRow[] {
   const start = addMinutes(addDays(maker.firstDay, take.day), take.minuteOfDay).getTime();
   const sent = start + take.durationSeconds * 1000;
   if (sent > maker.now) return [];
   const { day: _day, minuteOfDay: _minute, ...played } = take;
   return [
     {
-      studioId: maker.studioId, id: maker.newId(start), studentId, actorId: take.source === 'teacher' ? maker.teacherId : actorId, deviceId: studentId, deviceSeq: seq + 1,
-      kind: 'attempt', body: { schemaVersion: 1, take: { ...played, startedAt: new Date(start).toISOString(), timeZone: STUDIO.timeZone }, modelVersion: MASTERY_MODEL_VERSION },
-      happenedAt: new Date(start), sentAt: new Date(sent), receivedAt: new Date(sent),
+      studioId: maker.studioId,
+      id: maker.newId(start),
+      studentId,
+      actorId: take.source === 'teacher' ? maker.teacherId : actorId,
+      deviceId: studentId,
+      deviceSeq: seq + 1,
+      kind: 'attempt',
+      body: {
+        schemaVersion: 1,
+        take: { ...played, startedAt: new Date(start).toISOString(), timeZone: STUDIO.timeZone },
+        modelVersion: MASTERY_MODEL_VERSION,
+      },
+      happenedAt: new Date(start),
+      sentAt: new Date(sent),
+      receivedAt: new Date(sent),
     },
   ];
 }
 
-function pastLesson(maker: Maker, member: CastMember, studentId: string, startsAt: Date, takes: readonly LivedTake[], last: boolean): LessonRow {
+function pastLesson(
+  maker: Maker,
+  member: CastMember,
+  studentId: string,
+  startsAt: Date,
+  takes: readonly LivedTake[],
+  last: boolean,
+): LessonRow {
   const blocks = new Map<string, { takes: LivedTake[]; name: string }>();
   for (const take of takes) {
-    const skill = skillsOf(take.items, firstSyllabus).map((found) => found.skill).at(-1);
+    const skill = skillsOf(take.items, firstSyllabus)
+      .map((found) => found.skill)
+      .at(-1);
     const key = skill?.id ?? 'warm up';
     const block = blocks.get(key) ?? { takes: [], name: skill?.name ?? '' };
     block.takes.push(take);
     blocks.set(key, block);
   }
-  const count = (list: readonly LivedTake[], result: LivedTake['result']) => list.filter((take) => take.result === result).length;
+  const count = (list: readonly LivedTake[], result: LivedTake['result']) =>
+    list.filter((take) => take.result === result).length;
   return {
-    studioId: maker.studioId, id: maker.newId(startsAt.getTime()), studentId, teacherId: maker.teacherId, startsAt, timeZone: STUDIO.timeZone, minutes: member.minutes,
+    studioId: maker.studioId,
+    id: maker.newId(startsAt.getTime()),
+    studentId,
+    teacherId: maker.teacherId,
+    startsAt,
+    timeZone: STUDIO.timeZone,
+    minutes: member.minutes,
     // Today's lessons wait for their write-up; older ones have it.
     state: last && maker.now - startsAt.getTime() < 12 * 3_600_000 ? 'taught' : 'written',
     plan: null,
@@ -170,10 +299,20 @@ function pastLesson(maker: Maker, member: CastMember, studentId: string, startsA
       schemaVersion: 1,
       blocks: [...blocks].map(([blockId, block]) => ({
         blockId,
-        title: blockId === 'warm up' ? { code: 'title.warm-up', values: {} } : { code: 'title.skill', values: { skill: block.name, family: block.takes[0].recipe.family } },
+        title:
+          blockId === 'warm up'
+            ? { code: 'title.warm-up', values: {} }
+            : { code: 'title.skill', values: { skill: block.name, family: block.takes[0].recipe.family } },
         kind: blockId === 'warm up' ? 'warm up' : 'review',
-        minutes: Math.max(1, Math.round(block.takes.reduce((sum, take) => sum + take.durationSeconds, 0) / 60) + 1),
-        takes: { clean: count(block.takes, 'clean'), nearly: count(block.takes, 'nearly'), notYet: count(block.takes, 'not yet') },
+        minutes: Math.max(
+          1,
+          Math.round(block.takes.reduce((sum, take) => sum + take.durationSeconds, 0) / 60) + 1,
+        ),
+        takes: {
+          clean: count(block.takes, 'clean'),
+          nearly: count(block.takes, 'nearly'),
+          notYet: count(block.takes, 'not yet'),
+        },
         brought: false,
       })),
     },

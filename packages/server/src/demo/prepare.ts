@@ -14,7 +14,11 @@ import { makeDemo } from './make-demo';
  * Makes the demo when there is none, and again when it was made on another day and nobody wrote in it.
  * Returns what was done in a few words; `remake` must leave an empty, migrated database.
  */
-export async function prepareDemo(config: Config, clock: Clock, remake: () => Promise<void>): Promise<string> {
+export async function prepareDemo(
+  config: Config,
+  clock: Clock,
+  remake: () => Promise<void>,
+): Promise<string> {
   const now = clock.now();
   const found = await withOwner(config, 'finch_demo', async (owner) => ({
     madeFor: await readMeta(owner, 'made-for'),
@@ -22,9 +26,12 @@ export async function prepareDemo(config: Config, clock: Clock, remake: () => Pr
   }));
   const today = dayReader(STUDIO.timeZone)(now);
   if (found.madeFor === today) return 'as it was';
-  if (found.madeFor !== null && found.written) return `kept from ${found.madeFor}, since somebody wrote in it; --reset makes it again`;
+  if (found.madeFor !== null && found.written)
+    return `kept from ${found.madeFor}, since somebody wrote in it; --reset makes it again`;
   if (found.madeFor !== null) await remake();
-  const made = await withOwner(config, 'finch_demo', (owner) => owner.transaction((manager) => makeDemo(manager, now)));
+  const made = await withOwner(config, 'finch_demo', (owner) =>
+    owner.transaction((manager) => makeDemo(manager, now)),
+  );
   return `made for ${made.day}, ${made.takes} takes`;
 }
 
@@ -35,19 +42,29 @@ export async function prepareStudio(config: Config, clock: Clock): Promise<void>
     const [studioId, accountId, personId, membershipId] = [uuid(), uuid(), uuid(), uuid()];
     const at = new Date(clock.now());
     await inStudio(owner, studioId, async (manager) => {
-      await manager.query('INSERT INTO studio (id, name, time_zone, created_at) VALUES ($1, $2, $3, $4)', [studioId, '', 'UTC', at]);
+      await manager.query('INSERT INTO studio (id, name, time_zone, created_at) VALUES ($1, $2, $3, $4)', [
+        studioId,
+        '',
+        'UTC',
+        at,
+      ]);
       await manager.query('INSERT INTO account (id, created_at) VALUES ($1, $2)', [accountId, at]);
       await addPerson(manager, { studioId, id: personId, name: 'Teacher', bornOn: null });
-      await manager.query('INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, $3, $4, $5)', [
-        studioId, membershipId, accountId, personId, ['owner', 'teacher'],
-      ]);
+      await manager.query(
+        'INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, $3, $4, $5)',
+        [studioId, membershipId, accountId, personId, ['owner', 'teacher']],
+      );
       await addSyllabus(manager, studioId, uuid(), firstSyllabus, at);
       await manager.query("INSERT INTO meta (key, value) VALUES ('studio', $1)", [studioId]);
     });
   });
 }
 
-async function withOwner<T>(config: Config, database: string, work: (owner: ReturnType<typeof ownerSource>) => Promise<T>): Promise<T> {
+async function withOwner<T>(
+  config: Config,
+  database: string,
+  work: (owner: ReturnType<typeof ownerSource>) => Promise<T>,
+): Promise<T> {
   const owner = ownerSource({ access: config.access, database });
   await owner.initialize();
   try {

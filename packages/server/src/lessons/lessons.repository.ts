@@ -2,23 +2,43 @@ import { LessonEntity, type LessonRow } from '../platform/entities';
 import type { EntityManager } from 'typeorm';
 
 export async function addLesson(manager: EntityManager, row: LessonRow): Promise<void> {
-  await manager.getRepository(LessonEntity).insert({ ...row, plan: row.plan as object, done: row.done as object });
+  await manager
+    .getRepository(LessonEntity)
+    .insert({ ...row, plan: row.plan as object, done: row.done as object });
 }
 
-export async function lessonById(manager: EntityManager, studioId: string, id: string): Promise<LessonRow | null> {
+export async function lessonById(
+  manager: EntityManager,
+  studioId: string,
+  id: string,
+): Promise<LessonRow | null> {
   return manager.getRepository(LessonEntity).findOneBy({ studioId, id });
 }
 
-export async function lessonsOf(manager: EntityManager, studioId: string, studentId: string): Promise<LessonRow[]> {
-  return manager.getRepository(LessonEntity).find({ where: { studioId, studentId }, order: { startsAt: 'DESC' } });
+export async function lessonsOf(
+  manager: EntityManager,
+  studioId: string,
+  studentId: string,
+): Promise<LessonRow[]> {
+  return manager
+    .getRepository(LessonEntity)
+    .find({ where: { studioId, studentId }, order: { startsAt: 'DESC' } });
 }
 
 export async function lessonsBetween(manager: EntityManager, from: Date, to: Date): Promise<LessonRow[]> {
-  return manager.getRepository(LessonEntity).createQueryBuilder('lesson').where('starts_at >= :from AND starts_at < :to', { from, to }).orderBy('starts_at').getMany();
+  return manager
+    .getRepository(LessonEntity)
+    .createQueryBuilder('lesson')
+    .where('starts_at >= :from AND starts_at < :to', { from, to })
+    .orderBy('starts_at')
+    .getMany();
 }
 
 export async function nextLessonAfter(manager: EntityManager, at: Date): Promise<Date | null> {
-  const rows: { starts_at: Date }[] = await manager.query('SELECT starts_at FROM lesson WHERE starts_at >= $1 ORDER BY starts_at LIMIT 1', [at]);
+  const rows: { starts_at: Date }[] = await manager.query(
+    'SELECT starts_at FROM lesson WHERE starts_at >= $1 ORDER BY starts_at LIMIT 1',
+    [at],
+  );
   return rows[0]?.starts_at ?? null;
 }
 
@@ -31,16 +51,27 @@ export async function nextLessons(manager: EntityManager, at: Date): Promise<Map
 }
 
 export async function writeUpsOwed(manager: EntityManager): Promise<number> {
-  const rows: { count: string }[] = await manager.query("SELECT count(*) AS count FROM lesson WHERE state = 'taught'");
+  const rows: { count: string }[] = await manager.query(
+    "SELECT count(*) AS count FROM lesson WHERE state = 'taught'",
+  );
   return Number(rows[0].count);
 }
 
 type Change = Partial<Pick<LessonRow, 'plan' | 'done' | 'note' | 'state'>>;
 
 /** Changes a lesson when its version still is the one the writer saw; false when someone else wrote first. */
-export async function changeLesson(manager: EntityManager, studioId: string, id: string, version: number, change: Change): Promise<boolean> {
+export async function changeLesson(
+  manager: EntityManager,
+  studioId: string,
+  id: string,
+  version: number,
+  change: Change,
+): Promise<boolean> {
   const result = await manager
     .getRepository(LessonEntity)
-    .update({ studioId, id, version }, { ...change, plan: change.plan as object, done: change.done as object, version: version + 1 });
+    .update(
+      { studioId, id, version },
+      { ...change, plan: change.plan as object, done: change.done as object, version: version + 1 },
+    );
   return result.affected === 1;
 }

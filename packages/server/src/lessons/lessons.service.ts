@@ -15,12 +15,27 @@ import type { States, StudentView } from '../students/states.service';
 import { addLesson, changeLesson, lessonById } from './lessons.repository';
 
 export interface Lessons {
-  readonly book: (who: Who, lesson: { id: string; studentId: string; startsAt: string; minutes: number }) => Promise<LessonBody>;
+  readonly book: (
+    who: Who,
+    lesson: { id: string; studentId: string; startsAt: string; minutes: number },
+  ) => Promise<LessonBody>;
   readonly read: (who: Who, lessonId: string) => Promise<LessonBody>;
   readonly propose: (who: Who, studentId: string, wish: Wish) => Promise<LessonPlan>;
   readonly keepPlan: (who: Who, lessonId: string, version: number, plan: LessonPlan) => Promise<LessonBody>;
-  readonly keepDone: (who: Who, lessonId: string, version: number, done: DoneBody, state: 'running' | 'taught') => Promise<LessonBody>;
-  readonly keepWriteUp: (who: Who, lessonId: string, version: number, done: DoneBody, note: string) => Promise<LessonBody>;
+  readonly keepDone: (
+    who: Who,
+    lessonId: string,
+    version: number,
+    done: DoneBody,
+    state: 'running' | 'taught',
+  ) => Promise<LessonBody>;
+  readonly keepWriteUp: (
+    who: Who,
+    lessonId: string,
+    version: number,
+    done: DoneBody,
+    note: string,
+  ) => Promise<LessonBody>;
 }
 
 export interface Wish {
@@ -57,7 +72,13 @@ export function lessonHead(row: LessonRow) {
 }
 
 function lessonBody(row: LessonRow): LessonBody {
-  return { ...lessonHead(row), timeZone: row.timeZone, plan: upcastPlan(row.plan), done: row.done as DoneBody | null, note: row.note };
+  return {
+    ...lessonHead(row),
+    timeZone: row.timeZone,
+    plan: upcastPlan(row.plan),
+    done: row.done as DoneBody | null,
+    note: row.note,
+  };
 }
 
 const STALE = 'the newer version; yours is still on your screen';
@@ -68,11 +89,17 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
     if (!row) throw notFound('lessonId');
     return row;
   };
-  const change = async (who: Who, id: string, version: number, what: Parameters<typeof changeLesson>[4]): Promise<LessonBody> =>
+  const change = async (
+    who: Who,
+    id: string,
+    version: number,
+    what: Parameters<typeof changeLesson>[4],
+  ): Promise<LessonBody> =>
     writeInStudio(database, who.studioId, async (manager) => {
       const row = await find(manager, who.studioId, id);
       need(who, 'lesson.write', row.studentId);
-      if (!(await changeLesson(manager, who.studioId, id, version, what))) throw new Refusal('write.stale', 'version', STALE);
+      if (!(await changeLesson(manager, who.studioId, id, version, what)))
+        throw new Refusal('write.stale', 'version', STALE);
       return lessonBody(await find(manager, who.studioId, id));
     });
   return {
@@ -80,10 +107,21 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
       need(who, 'lesson.write', lesson.studentId);
       return writeInStudio(database, who.studioId, async (manager) => {
         const { record } = await states.view(manager, who.studioId, lesson.studentId, clock.now());
-        if (await lessonById(manager, who.studioId, lesson.id)) throw new Refusal('write.twice', 'id', 'a new id; this lesson is booked already');
+        if (await lessonById(manager, who.studioId, lesson.id))
+          throw new Refusal('write.twice', 'id', 'a new id; this lesson is booked already');
         const row: LessonRow = {
-          studioId: who.studioId, id: lesson.id, studentId: lesson.studentId, teacherId: who.membershipId, startsAt: new Date(lesson.startsAt),
-          timeZone: record.timeZone, minutes: lesson.minutes, state: 'booked', plan: null, done: null, note: '', version: 1,
+          studioId: who.studioId,
+          id: lesson.id,
+          studentId: lesson.studentId,
+          teacherId: who.membershipId,
+          startsAt: new Date(lesson.startsAt),
+          timeZone: record.timeZone,
+          minutes: lesson.minutes,
+          state: 'booked',
+          plan: null,
+          done: null,
+          note: '',
+          version: 1,
         };
         await addLesson(manager, row);
         return lessonBody(row);
@@ -97,10 +135,13 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
       }),
     propose: async (who, studentId, wish) => {
       need(who, 'plan.propose', studentId);
-      return inStudio(database, who.studioId, async (manager) => proposalFor(await states.view(manager, who.studioId, studentId, clock.now()), wish));
+      return inStudio(database, who.studioId, async (manager) =>
+        proposalFor(await states.view(manager, who.studioId, studentId, clock.now()), wish),
+      );
     },
     keepPlan: (who, lessonId, version, plan) => change(who, lessonId, version, { plan }),
     keepDone: (who, lessonId, version, done, state) => change(who, lessonId, version, { done, state }),
-    keepWriteUp: (who, lessonId, version, done, note) => change(who, lessonId, version, { done, note, state: 'written' }),
+    keepWriteUp: (who, lessonId, version, done, note) =>
+      change(who, lessonId, version, { done, note, state: 'written' }),
   };
 }

@@ -12,7 +12,13 @@ const quoteLiteral = (text: string) => `'${text.replaceAll("'", "''")}'`;
 
 /** Makes both roles and the database when missing; sets the passwords to those of the access file. */
 export async function ensureDatabase(access: DatabaseAccess, database: string): Promise<void> {
-  const client = new Client({ host: access.host, port: access.port, user: 'postgres', password: access.superuser, database: 'postgres' });
+  const client = new Client({
+    host: access.host,
+    port: access.port,
+    user: 'postgres',
+    password: access.superuser,
+    database: 'postgres',
+  });
   await client.connect();
   try {
     for (const [role, password] of [
@@ -20,7 +26,8 @@ export async function ensureDatabase(access: DatabaseAccess, database: string): 
       ['finch_app', access.application],
     ]) {
       const known = await client.query('SELECT 1 FROM pg_roles WHERE rolname = $1', [role]);
-      if (known.rowCount === 0) await client.query(`CREATE ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS`);
+      if (known.rowCount === 0)
+        await client.query(`CREATE ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS`);
       await client.query(`ALTER ROLE ${role} PASSWORD ${quoteLiteral(password)}`);
     }
     const there = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [database]);
@@ -33,7 +40,13 @@ export async function ensureDatabase(access: DatabaseAccess, database: string): 
 /** Drops a database; only ever the demo or a test one. */
 export async function dropDatabase(access: DatabaseAccess, database: string): Promise<void> {
   if (database === 'finch_studio') throw new RangeError('the real studio is never dropped from here');
-  const client = new Client({ host: access.host, port: access.port, user: 'postgres', password: access.superuser, database: 'postgres' });
+  const client = new Client({
+    host: access.host,
+    port: access.port,
+    user: 'postgres',
+    password: access.superuser,
+    database: 'postgres',
+  });
   await client.connect();
   await client.query(`DROP DATABASE IF EXISTS ${database} WITH (FORCE)`);
   await client.end();
@@ -58,11 +71,17 @@ function source(access: DatabaseAccess, database: string, role: 'finch_owner' | 
   });
 }
 
-export const ownerSource = (config: Pick<Config, 'access' | 'database'>): DataSource => source(config.access, config.database, 'finch_owner');
-export const appSource = (config: Pick<Config, 'access' | 'database'>): DataSource => source(config.access, config.database, 'finch_app');
+export const ownerSource = (config: Pick<Config, 'access' | 'database'>): DataSource =>
+  source(config.access, config.database, 'finch_owner');
+export const appSource = (config: Pick<Config, 'access' | 'database'>): DataSource =>
+  source(config.access, config.database, 'finch_app');
 
 /** A transaction that sees and writes one studio's rows alone. */
-export async function inStudio<T>(database: DataSource, studioId: string, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+export async function inStudio<T>(
+  database: DataSource,
+  studioId: string,
+  work: (manager: EntityManager) => Promise<T>,
+): Promise<T> {
   return database.transaction(async (manager) => {
     await manager.query("SELECT set_config('finch.studio', $1, true)", [studioId]);
     return work(manager);
@@ -70,10 +89,16 @@ export async function inStudio<T>(database: DataSource, studioId: string, work: 
 }
 
 /** As `inStudio`, and marks that somebody wrote here, so that a demo is not made again over their work. */
-export async function writeInStudio<T>(database: DataSource, studioId: string, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+export async function writeInStudio<T>(
+  database: DataSource,
+  studioId: string,
+  work: (manager: EntityManager) => Promise<T>,
+): Promise<T> {
   return inStudio(database, studioId, async (manager) => {
     const result = await work(manager);
-    await manager.query("INSERT INTO meta (key, value) VALUES ('written', 'yes') ON CONFLICT (key) DO NOTHING");
+    await manager.query(
+      "INSERT INTO meta (key, value) VALUES ('written', 'yes') ON CONFLICT (key) DO NOTHING",
+    );
     return result;
   });
 }

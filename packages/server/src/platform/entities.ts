@@ -85,7 +85,12 @@ const version = { type: 'integer', default: 1 } as const;
 
 export const PersonEntity = new EntitySchema<PersonRow>({
   name: 'person',
-  columns: { ...keys, name: { type: 'text' }, bornOn: { type: 'date', name: 'born_on', nullable: true }, version },
+  columns: {
+    ...keys,
+    name: { type: 'text' },
+    bornOn: { type: 'date', name: 'born_on', nullable: true },
+    version,
+  },
 });
 
 export const MembershipEntity = new EntitySchema<MembershipRow>({

@@ -11,7 +11,8 @@ const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 export const guard: RequestHandler = (request, _response, next) => {
   const host = request.headers.host ?? '';
   const name = host.replace(/:\d+$/, '');
-  if (!LOOPBACK.has(name)) throw new Refusal('request.host', 'Host', 'this server answers on this computer alone');
+  if (!LOOPBACK.has(name))
+    throw new Refusal('request.host', 'Host', 'this server answers on this computer alone');
   if (!SAFE.has(request.method)) {
     const origin = request.headers.origin;
     if (origin !== `http://${host}`) throw new Refusal('request.origin', 'Origin', 'a page of this server');

@@ -71,17 +71,26 @@ export function answerErrors(log: Logger): ErrorRequestHandler {
       return;
     }
     log.error({ requestId: id, method: request.method, path: request.path, err: error }, 'crash');
-    response.status(500).json({ code: 'server.crash', at: request.path, detail: `Note this number for whoever looks after the server: ${id}`, requestId: id });
+    response.status(500).json({
+      code: 'server.crash',
+      at: request.path,
+      detail: `Note this number for whoever looks after the server: ${id}`,
+      requestId: id,
+    });
   };
 }
 
 function asRefusal(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   const coded = error as Coded;
-  if (coded.type === 'entity.too.large') return new Refusal('request.too-large', 'body', 'at most 1 MB at once');
-  if (coded.type === 'entity.parse.failed') return new Refusal('request.json', 'body', 'JSON that can be read');
-  if (coded.type && coded.status && coded.status < 500) return new Refusal('request.json', 'body', 'a JSON body in UTF-8');
+  if (coded.type === 'entity.too.large')
+    return new Refusal('request.too-large', 'body', 'at most 1 MB at once');
+  if (coded.type === 'entity.parse.failed')
+    return new Refusal('request.json', 'body', 'JSON that can be read');
+  if (coded.type && coded.status && coded.status < 500)
+    return new Refusal('request.json', 'body', 'a JSON body in UTF-8');
   const code = coded.driverError?.code ?? coded.code;
-  if (code && DATABASE_DOWN.has(code)) return new Refusal('server.database', 'database', 'the database does not answer; try again in a moment');
+  if (code && DATABASE_DOWN.has(code))
+    return new Refusal('server.database', 'database', 'the database does not answer; try again in a moment');
   return null;
 }

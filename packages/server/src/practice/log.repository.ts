@@ -7,7 +7,19 @@ export async function addEvent(manager: EntityManager, row: LogEventRow): Promis
   const result: unknown[] = await manager.query(
     `INSERT INTO log_event (studio_id, id, student_id, actor_id, device_id, device_seq, kind, body, happened_at, sent_at, received_at)
      VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11) ON CONFLICT DO NOTHING RETURNING id`,
-    [row.studioId, row.id, row.studentId, row.actorId, row.deviceId, row.deviceSeq, row.kind, JSON.stringify(row.body), row.happenedAt, row.sentAt, row.receivedAt],
+    [
+      row.studioId,
+      row.id,
+      row.studentId,
+      row.actorId,
+      row.deviceId,
+      row.deviceSeq,
+      row.kind,
+      JSON.stringify(row.body),
+      row.happenedAt,
+      row.sentAt,
+      row.receivedAt,
+    ],
   );
   return result.length === 1;
 }
@@ -24,7 +36,10 @@ export async function addEvents(manager: EntityManager, rows: readonly LogEventR
   }
 }
 
-export async function eventCount(manager: EntityManager, studentId: string): Promise<{ count: number; last: string | null }> {
+export async function eventCount(
+  manager: EntityManager,
+  studentId: string,
+): Promise<{ count: number; last: string | null }> {
   const rows: { count: string; last: string | null }[] = await manager.query(
     'SELECT count(*) AS count, max(id::text) AS last FROM log_event WHERE student_id = $1',
     [studentId],
@@ -33,13 +48,26 @@ export async function eventCount(manager: EntityManager, studentId: string): Pro
 }
 
 /** Events of a student, optionally only those after an id that sorts before them. */
-export async function eventsOf(manager: EntityManager, studioId: string, studentId: string): Promise<LogEvent[]> {
-  const rows = await manager.getRepository(LogEventEntity).find({ where: { studioId, studentId }, order: { id: 'ASC' } });
+export async function eventsOf(
+  manager: EntityManager,
+  studioId: string,
+  studentId: string,
+): Promise<LogEvent[]> {
+  const rows = await manager
+    .getRepository(LogEventEntity)
+    .find({ where: { studioId, studentId }, order: { id: 'ASC' } });
   return rows.map(asEvent);
 }
 
-export async function eventIds(manager: EntityManager, studentId: string, ids: readonly string[]): Promise<Set<string>> {
-  const rows: { id: string }[] = await manager.query('SELECT id FROM log_event WHERE student_id = $1 AND id = ANY($2::uuid[])', [studentId, ids]);
+export async function eventIds(
+  manager: EntityManager,
+  studentId: string,
+  ids: readonly string[],
+): Promise<Set<string>> {
+  const rows: { id: string }[] = await manager.query(
+    'SELECT id FROM log_event WHERE student_id = $1 AND id = ANY($2::uuid[])',
+    [studentId, ids],
+  );
   return new Set(rows.map((row) => row.id));
 }
 
@@ -57,7 +85,12 @@ function asEvent(row: LogEventRow): LogEvent {
   // Bodies were parsed by the contract before they were stored; upcasters there bring old ones forward.
   const body = row.body as Record<string, unknown>;
   if (row.kind === 'attempt') {
-    return { ...head, kind: 'attempt', take: body.take as AttemptEvent['take'], modelVersion: String(body.modelVersion) };
+    return {
+      ...head,
+      kind: 'attempt',
+      take: body.take as AttemptEvent['take'],
+      modelVersion: String(body.modelVersion),
+    };
   }
   return { ...head, kind: row.kind, ...(body as object) } as LogEvent;
 }

@@ -22,17 +22,27 @@ export interface PracticeLog {
 export function makePracticeLog(database: DataSource, clock: Clock): PracticeLog {
   return {
     send: async (who, events) => {
-      const answer = { stored: [] as string[], known: [] as string[], refused: [] as BatchAnswer['refused'][number][] };
+      const answer = {
+        stored: [] as string[],
+        known: [] as string[],
+        refused: [] as BatchAnswer['refused'][number][],
+      };
       for (const input of events) {
         const parsed = v.safeParse(sentEventSchema, input, { abortEarly: true });
         if (!parsed.success) {
           const issue = parsed.issues[0];
-          const problem = { code: 'take.invalid', at: v.getDotPath(issue) ?? 'event', detail: issue.message.slice(0, 200) };
+          const problem = {
+            code: 'take.invalid',
+            at: v.getDotPath(issue) ?? 'event',
+            detail: issue.message.slice(0, 200),
+          };
           answer.refused.push({ id: idOf(input), problem });
           continue;
         }
         try {
-          const isNew = await writeInStudio(database, who.studioId, (manager) => store(manager, who, parsed.output, clock.now()));
+          const isNew = await writeInStudio(database, who.studioId, (manager) =>
+            store(manager, who, parsed.output, clock.now()),
+          );
           (isNew ? answer.stored : answer.known).push(parsed.output.id);
         } catch (error) {
           if (!(error instanceof Refusal)) throw error;
@@ -65,18 +75,25 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
 
 async function check(manager: EntityManager, who: Who, event: SentEvent, now: number): Promise<void> {
   const known: unknown[] = await manager.query('SELECT 1 FROM student WHERE id = $1', [event.studentId]);
-  const right = { attempt: 'take.log', void: 'take.log', override: 'mastery.override', clearance: 'pain.clear' } as const;
+  const right = {
+    attempt: 'take.log',
+    void: 'take.log',
+    override: 'mastery.override',
+    clearance: 'pain.clear',
+  } as const;
   if (known.length === 0 || !may(who, right[event.kind], event.studentId)) {
     throw new Refusal('take.student', 'studentId', 'a student of this studio that you may log for');
   }
   const at = Date.parse(event.kind === 'attempt' ? event.take.startedAt : event.at);
   const skew = now - Date.parse(event.sentAt);
-  if (at + skew > now + MOST_AHEAD_MS) throw new Refusal('take.ahead', 'take.startedAt', 'a take that has been played already');
+  if (at + skew > now + MOST_AHEAD_MS)
+    throw new Refusal('take.ahead', 'take.startedAt', 'a take that has been played already');
   if (event.kind === 'void' && !(await eventIds(manager, event.studentId, [event.voids])).has(event.voids)) {
     throw new Refusal('take.void', 'voids', 'a take of this student that is stored here');
   }
   if (event.kind !== 'attempt') return;
-  if (event.take.source === 'simulated') throw new Refusal('take.source', 'take.source', 'a source other than the simulated player');
+  if (event.take.source === 'simulated')
+    throw new Refusal('take.source', 'take.source', 'a source other than the simulated player');
   const heard = event.take.source === 'teacher' || event.take.source === 'listener';
   if (heard && !may(who, 'take.log-heard', event.studentId)) {
     throw new Refusal('take.heard', 'take.source', 'self, unless a teacher logs what was heard');

@@ -18,7 +18,11 @@ const SHORTEST_PLAN = 20;
 
 export interface PracticeRoom {
   readonly today: (who: Who, studentId: string) => Promise<PracticeBody>;
-  readonly assign: (who: Who, studentId: string, card: { id: string; recipe: Recipe; skillId: string | null; title: string }) => Promise<{ id: string }>;
+  readonly assign: (
+    who: Who,
+    studentId: string,
+    card: { id: string; recipe: Recipe; skillId: string | null; title: string },
+  ) => Promise<{ id: string }>;
 }
 
 export function makePracticeRoom(database: DataSource, clock: Clock, states: States): PracticeRoom {
@@ -50,7 +54,14 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
       need(who, 'home.assign', studentId);
       await writeInStudio(database, who.studioId, async (manager) => {
         await states.view(manager, who.studioId, studentId, clock.now());
-        const row = { studioId: who.studioId, studentId, ...card, since: new Date(clock.now()), endedAt: null, version: 1 };
+        const row = {
+          studioId: who.studioId,
+          studentId,
+          ...card,
+          since: new Date(clock.now()),
+          endedAt: null,
+          version: 1,
+        };
         await addHomeCard(manager, row);
       });
       return { id: card.id };
@@ -70,16 +81,29 @@ function fill(view: StudentView, given: readonly PracticeCard[]): PracticeCard[]
   };
   const minutes = status === 'returning' ? view.record.practiceMinutes / 2 : view.record.practiceMinutes;
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
-  const planned = proposalFor(view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] }).blocks.flatMap((block): PracticeCard[] =>
-    block.recipe && block.skillId
-      ? [{ skillId: block.skillId, title: names.get(block.skillId) ?? block.skillId, recipe: block.recipe, minutes: CARD_MINUTES, because: block.because }]
-      : [],
+  const planned = proposalFor(view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] }).blocks.flatMap(
+    (block): PracticeCard[] =>
+      block.recipe && block.skillId
+        ? [
+            {
+              skillId: block.skillId,
+              title: names.get(block.skillId) ?? block.skillId,
+              recipe: block.recipe,
+              minutes: CARD_MINUTES,
+              because: block.because,
+            },
+          ]
+        : [],
   );
   const cards = [opening];
   let left = minutes - WARM_UP_MINUTES;
   const allowed = given.filter((card) => status !== 'returning' || !isBarred(view, card));
   for (const card of [...allowed, ...planned]) {
-    const twice = cards.some((other) => JSON.stringify(other.recipe) === JSON.stringify(card.recipe) || (card.skillId !== null && other.skillId === card.skillId));
+    const twice = cards.some(
+      (other) =>
+        JSON.stringify(other.recipe) === JSON.stringify(card.recipe) ||
+        (card.skillId !== null && other.skillId === card.skillId),
+    );
     if (twice || left < card.minutes) continue;
     cards.push(card);
     left -= card.minutes;

@@ -13,7 +13,7 @@ import { eventCount, eventsOf } from '../practice/log.repository';
 import { ageOn } from './age';
 import { datedRecords, studentRecords, type StudentRecord } from './students.repository';
 
-export interface Held<T> {
+interface Held<T> {
   readonly from: string | null;
   readonly value: T;
 }
@@ -38,24 +38,49 @@ interface Kept {
 }
 
 export interface States {
-  readonly view: (manager: EntityManager, studioId: string, studentId: string, now: number) => Promise<StudentView>;
+  readonly view: (
+    manager: EntityManager,
+    studioId: string,
+    studentId: string,
+    now: number,
+  ) => Promise<StudentView>;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
 }
 
 export function makeStates(): States {
   const kept = new Map<string, Kept>();
-  const viewOf = async (manager: EntityManager, record: StudentRecord, syllabus: SyllabusVersion, now: number): Promise<StudentView> => {
+  const viewOf = async (
+    manager: EntityManager,
+    record: StudentRecord,
+    syllabus: SyllabusVersion,
+    now: number,
+  ): Promise<StudentView> => {
     const { studioId, id } = record;
     const dated = await datedRecords(manager, studioId, id);
     const hands = dated.hands.map(asDated<Hand>);
     const instruments = dated.instruments.map(asDated<Instrument>);
     const limits = dated.limits.map(asDated<HandLimits>);
     const { count, last } = await eventCount(manager, id);
-    const key = [count, last, hands.length, instruments.length, syllabus.id, record.timeZone, Math.floor(now / FRESH_MS)].join();
+    const key = [
+      count,
+      last,
+      hands.length,
+      instruments.length,
+      syllabus.id,
+      record.timeZone,
+      Math.floor(now / FRESH_MS),
+    ].join();
     let state = kept.get(id)?.key === key ? kept.get(id)?.state : undefined;
     if (!state) {
       const events = count ? await eventsOf(manager, studioId, id) : [];
-      const context = { syllabus: syllabus.content, hands, instruments, difficultyFit: PRIOR_FIT, modelVersion: 'mastery-1', timeZone: record.timeZone };
+      const context = {
+        syllabus: syllabus.content,
+        hands,
+        instruments,
+        difficultyFit: PRIOR_FIT,
+        modelVersion: 'mastery-1',
+        timeZone: record.timeZone,
+      };
       state = replay(events, context, now);
       kept.set(id, { key, state });
     }
@@ -80,7 +105,8 @@ export function makeStates(): States {
     viewAll: async (manager, _studioId, now) => {
       const syllabus = await currentSyllabus(manager);
       const views: StudentView[] = [];
-      for (const record of await studentRecords(manager)) views.push(await viewOf(manager, record, syllabus, now));
+      for (const record of await studentRecords(manager))
+        views.push(await viewOf(manager, record, syllabus, now));
       return views;
     },
   };

@@ -7,7 +7,8 @@ export function strandCells({ state, syllabus }: StudentView): StrandCell[] {
   return syllabus.content.strands.map((strand) => {
     const skills = state.skills.filter((skill) => strandOf.get(skill.skillId) === strand.id);
     const met = skills.filter((skill) => skill.chance !== null);
-    const mean = (pick: 'mean' | 'low' | 'high') => met.reduce((sum, skill) => sum + (skill.chance?.[pick] ?? 0), 0) / met.length;
+    const mean = (pick: 'mean' | 'low' | 'high') =>
+      met.reduce((sum, skill) => sum + (skill.chance?.[pick] ?? 0), 0) / met.length;
     return {
       strandId: strand.id,
       chance: met.length ? { mean: mean('mean'), low: mean('low'), high: mean('high') } : null,

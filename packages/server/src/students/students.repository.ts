@@ -1,5 +1,13 @@
 import type { EntityManager } from 'typeorm';
-import { HandEntity, InstrumentEntity, LimitsEntity, PersonEntity, StudentEntity, type DatedRow, type StudentRow } from '../platform/entities';
+import {
+  HandEntity,
+  InstrumentEntity,
+  LimitsEntity,
+  PersonEntity,
+  StudentEntity,
+  type DatedRow,
+  type StudentRow,
+} from '../platform/entities';
 
 export interface StudentRecord extends StudentRow {
   readonly name: string;
@@ -26,7 +34,11 @@ export interface DatedRecords {
   readonly limits: DatedRow[];
 }
 
-export async function datedRecords(manager: EntityManager, studioId: string, studentId: string): Promise<DatedRecords> {
+export async function datedRecords(
+  manager: EntityManager,
+  studioId: string,
+  studentId: string,
+): Promise<DatedRecords> {
   const order = { where: { studioId, studentId }, order: { fromInstant: 'ASC', id: 'ASC' } } as const;
   return {
     hands: await manager.getRepository(HandEntity).find(order),
@@ -37,11 +49,18 @@ export async function datedRecords(manager: EntityManager, studioId: string, stu
 
 const DATED = { hand: HandEntity, instrument: InstrumentEntity, limits: LimitsEntity } as const;
 
-export async function addDated(manager: EntityManager, what: keyof typeof DATED, row: DatedRow): Promise<void> {
+export async function addDated(
+  manager: EntityManager,
+  what: keyof typeof DATED,
+  row: DatedRow,
+): Promise<void> {
   await manager.getRepository(DATED[what]).insert({ ...row, value: row.value as object });
 }
 
-export async function addPerson(manager: EntityManager, person: { studioId: string; id: string; name: string; bornOn: string | null }): Promise<void> {
+export async function addPerson(
+  manager: EntityManager,
+  person: { studioId: string; id: string; name: string; bornOn: string | null },
+): Promise<void> {
   await manager.getRepository(PersonEntity).insert({ ...person, version: 1 });
 }
 
@@ -50,7 +69,12 @@ export async function addStudent(manager: EntityManager, row: StudentRow): Promi
 }
 
 /** Raises the version when it still is the one the writer saw; false when someone else wrote first. */
-export async function touchStudent(manager: EntityManager, studentId: string, version: number, change: { note?: string } = {}): Promise<boolean> {
+export async function touchStudent(
+  manager: EntityManager,
+  studentId: string,
+  version: number,
+  change: { note?: string } = {},
+): Promise<boolean> {
   const result: [unknown, number] = await manager.query(
     'UPDATE student SET version = version + 1, note = coalesce($3, note) WHERE id = $1 AND version = $2',
     [studentId, version, change.note ?? null],

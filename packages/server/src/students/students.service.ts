@@ -17,9 +17,21 @@ import { addDated, addPerson, addStudent, studentRecords, touchStudent } from '.
 
 export interface Students {
   readonly read: (who: Who, studentId: string) => Promise<StudentBody>;
-  readonly add: (who: Who, student: { id: string; name: string; bornOn: string | null }) => Promise<{ id: string }>;
-  readonly keepHand: (who: Who, studentId: string, kept: { version: number; hand: Hand; instrument: Instrument; limits: HandLimits }) => Promise<{ version: number }>;
-  readonly keepNote: (who: Who, studentId: string, version: number, note: string) => Promise<{ version: number }>;
+  readonly add: (
+    who: Who,
+    student: { id: string; name: string; bornOn: string | null },
+  ) => Promise<{ id: string }>;
+  readonly keepHand: (
+    who: Who,
+    studentId: string,
+    kept: { version: number; hand: Hand; instrument: Instrument; limits: HandLimits },
+  ) => Promise<{ version: number }>;
+  readonly keepNote: (
+    who: Who,
+    studentId: string,
+    version: number,
+    note: string,
+  ) => Promise<{ version: number }>;
 }
 
 const STALE = 'the newer version; yours is still on your screen';
@@ -33,7 +45,12 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         const view = await states.view(manager, who.studioId, studentId, now);
         const { record, state } = view;
         const lessons = await lessonsOf(manager, who.studioId, studentId);
-        const next = [...lessons].reverse().find((lesson) => lesson.startsAt.getTime() + lesson.minutes * 60_000 > now && lesson.state !== 'written');
+        const next = [...lessons]
+          .reverse()
+          .find(
+            (lesson) =>
+              lesson.startsAt.getTime() + lesson.minutes * 60_000 > now && lesson.state !== 'written',
+          );
         return {
           id: record.id,
           name: record.name,
@@ -60,13 +77,28 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
     add: async (who, student) => {
       need(who, 'student.add');
       return writeInStudio(database, who.studioId, async (manager) => {
-        if ((await studentRecords(manager, student.id)).length) throw new Refusal('write.twice', 'id', 'a new id; this student is here already');
+        if ((await studentRecords(manager, student.id)).length)
+          throw new Refusal('write.twice', 'id', 'a new id; this student is here already');
         const studio = await studioRecord(manager);
         const personId = uuid();
-        await addPerson(manager, { studioId: who.studioId, id: personId, name: student.name, bornOn: student.bornOn });
+        await addPerson(manager, {
+          studioId: who.studioId,
+          id: personId,
+          name: student.name,
+          bornOn: student.bornOn,
+        });
         await addStudent(manager, {
-          studioId: who.studioId, id: student.id, personId, membershipId: null, timeZone: studio?.timeZone ?? 'UTC', note: '', goals: [], waived: [],
-          practiceMinutes: 12, version: 1, createdAt: new Date(clock.now()),
+          studioId: who.studioId,
+          id: student.id,
+          personId,
+          membershipId: null,
+          timeZone: studio?.timeZone ?? 'UTC',
+          note: '',
+          goals: [],
+          waived: [],
+          practiceMinutes: 12,
+          version: 1,
+          createdAt: new Date(clock.now()),
         });
         return { id: student.id };
       });
@@ -78,8 +110,14 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
       const limits = makeLimits(kept.limits);
       for (const made of [hand, instrument, limits]) if (!made.ok) refuse(made.problem);
       return writeInStudio(database, who.studioId, async (manager) => {
-        if (!(await touchStudent(manager, studentId, kept.version))) throw new Refusal('write.stale', 'version', STALE);
-        const row = () => ({ studioId: who.studioId, id: uuid(), studentId, fromInstant: new Date(clock.now()) });
+        if (!(await touchStudent(manager, studentId, kept.version)))
+          throw new Refusal('write.stale', 'version', STALE);
+        const row = () => ({
+          studioId: who.studioId,
+          id: uuid(),
+          studentId,
+          fromInstant: new Date(clock.now()),
+        });
         await addDated(manager, 'hand', { ...row(), value: kept.hand });
         await addDated(manager, 'instrument', { ...row(), value: kept.instrument });
         await addDated(manager, 'limits', { ...row(), value: { ...kept.limits, assumed: false } });
@@ -89,7 +127,8 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
     keepNote: async (who, studentId, version, note) => {
       need(who, 'note.write', studentId);
       return writeInStudio(database, who.studioId, async (manager) => {
-        if (!(await touchStudent(manager, studentId, version, { note }))) throw new Refusal('write.stale', 'version', STALE);
+        if (!(await touchStudent(manager, studentId, version, { note })))
+          throw new Refusal('write.stale', 'version', STALE);
         return { version: version + 1 };
       });
     },

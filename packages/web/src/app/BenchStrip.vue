@@ -26,10 +26,16 @@ const strip = computed(() => {
 <template>
   <div class="bench">
     <template v-if="strip">
-      <RouterLink class="display bench-name" :to="{ name: 'student', params: { studentId: bench.studentId ?? '' } }">{{ strip.name }}</RouterLink>
+      <RouterLink
+        class="display bench-name"
+        :to="{ name: 'student', params: { studentId: bench.studentId ?? '' } }"
+        >{{ strip.name }}</RouterLink
+      >
       <span class="small who">{{ strip.who }}</span>
       <span class="facts">
-        {{ strip.scale }} mm scale · reach 1–4 <b>{{ strip.reach === null ? 'not measured' : `${strip.reach} mm` }}</b> · one-grip effort limit <b>{{ strip.limit }}</b>
+        {{ strip.scale }} mm scale · reach 1–4
+        <b>{{ strip.reach === null ? 'not measured' : `${strip.reach} mm` }}</b> · one-grip effort limit
+        <b>{{ strip.limit }}</b>
         <span v-if="strip.assumed" class="small"> (assumed)</span>
       </span>
       <span v-if="strip.pain" class="tag over">{{ strip.pain }}</span>
@@ -40,11 +46,41 @@ const strip = computed(() => {
 </template>
 
 <style>
-.bench { height: 46px; display: flex; align-items: center; gap: 22px; padding: 0 16px; border-bottom: 1px solid var(--line); background: color-mix(in srgb, var(--sheet) 55%, var(--bench)); }
-.bench-name { font-size: 24px; color: var(--ink); text-decoration: none; white-space: nowrap; }
-.bench .facts { font-size: 14px; color: var(--ink2); white-space: nowrap; }
-.bench .facts b { color: var(--ink); }
-.bench .who { white-space: nowrap; }
-.bench .tools { margin-left: auto; display: flex; gap: 12px; align-items: center; }
-@media (max-width: 1199px) { .bench .facts { display: none; } }
+.bench {
+  height: 46px;
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--line);
+  background: color-mix(in srgb, var(--sheet) 55%, var(--bench));
+}
+.bench-name {
+  font-size: 24px;
+  color: var(--ink);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.bench .facts {
+  font-size: 14px;
+  color: var(--ink2);
+  white-space: nowrap;
+}
+.bench .facts b {
+  color: var(--ink);
+}
+.bench .who {
+  white-space: nowrap;
+}
+.bench .tools {
+  margin-left: auto;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+@media (max-width: 1199px) {
+  .bench .facts {
+    display: none;
+  }
+}
 </style>

@@ -36,18 +36,30 @@ export function useKeys(hints: readonly KeyHint[]): void {
 function spell(event: KeyboardEvent): string {
   const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
   const letter = event.key.length === 1 && /[a-z]/i.test(event.key);
-  return [event.ctrlKey || event.metaKey ? 'Ctrl+' : '', event.altKey ? 'Alt+' : '', event.shiftKey && (letter || event.key.length > 1) ? 'Shift+' : '', name].join('');
+  return [
+    event.ctrlKey || event.metaKey ? 'Ctrl+' : '',
+    event.altKey ? 'Alt+' : '',
+    event.shiftKey && (letter || event.key.length > 1) ? 'Shift+' : '',
+    name,
+  ].join('');
 }
 
 function inField(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null;
-  return element?.matches?.('input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]') ?? false;
+  return (
+    element?.matches?.(
+      'input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]',
+    ) ?? false
+  );
 }
 
 /** Whether a focused control would answer this key itself. */
 function controlAnswers(event: KeyboardEvent): boolean {
   const element = event.target as HTMLElement | null;
-  return (event.key === 'Enter' || event.key === ' ') && (element?.matches?.('button, a, [role=button], summary, input') ?? false);
+  return (
+    (event.key === 'Enter' || event.key === ' ') &&
+    (element?.matches?.('button, a, [role=button], summary, input') ?? false)
+  );
 }
 
 /** Mounted once by the application. */
@@ -60,7 +72,9 @@ export function listenToKeys(): void {
     if (single && event.key !== ' ' && event.key !== '?' && !lettersOn.value) return;
     if (controlAnswers(event)) return;
     const wanted = spelled.toLowerCase();
-    const found = keyHints().reverse().find((hint) => hint.key.toLowerCase() === wanted);
+    const found = keyHints()
+      .reverse()
+      .find((hint) => hint.key.toLowerCase() === wanted);
     if (!found) return;
     event.preventDefault();
     found.run(event);

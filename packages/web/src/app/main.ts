@@ -18,7 +18,11 @@ async function start(): Promise<void> {
   app.use(VueQueryPlugin, {
     queryClientConfig: {
       defaultOptions: {
-        queries: { retry: (count, error) => !(error instanceof Refused) && count < 2, staleTime: 20_000, refetchOnWindowFocus: true },
+        queries: {
+          retry: (count, error) => !(error instanceof Refused) && count < 2,
+          staleTime: 20_000,
+          refetchOnWindowFocus: true,
+        },
         mutations: { retry: false },
       },
     },

@@ -2,6 +2,7 @@
 import type { Role } from '@finch/contract';
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
 import { useSeat } from '../session/seat';
+import { homeOf } from './home';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -16,33 +17,80 @@ declare module 'vue-router' {
 const TEACHES: readonly Role[] = ['teacher', 'owner', 'self-taught'];
 
 const routes: RouteRecordRaw[] = [
-  { path: '/', name: 'board', component: () => import('../places/board/BoardPlace.vue'), meta: { roles: ['teacher', 'owner'], title: 'Board', place: 'Board' } },
-  { path: '/sit', name: 'sit', component: () => import('../places/sit/SitPlace.vue'), meta: { title: 'Sit down', bare: true } },
-  { path: '/students', name: 'students', component: () => import('../places/students/StudentsPlace.vue'), meta: { roles: ['teacher', 'owner'], title: 'Students', place: 'Students' } },
-  { path: '/students/:studentId', name: 'student', component: () => import('../places/students/StudentPlace.vue'), props: true, meta: { roles: [...TEACHES, 'guardian'], title: 'Student', place: 'Students' } },
-  { path: '/plan/:lessonId?', name: 'plan', component: () => import('../places/plan/PlanPlace.vue'), props: true, meta: { roles: TEACHES, title: 'Plan', place: 'Plan' } },
-  { path: '/lesson/:lessonId?', name: 'lesson', component: () => import('../places/lesson/LessonPlace.vue'), props: true, meta: { roles: TEACHES, title: 'Lesson', place: 'Lesson' } },
-  { path: '/shapes', name: 'shapes', component: () => import('../places/shapes/ShapesPlace.vue'), meta: { roles: TEACHES, title: 'Shapes', place: 'Shapes' } },
-  { path: '/write-up/:lessonId?', name: 'write-up', component: () => import('../places/write-up/WriteUpPlace.vue'), props: true, meta: { roles: TEACHES, title: 'Write-up', place: 'Write-up' } },
-  { path: '/practice', name: 'practice', component: () => import('../places/practice/PracticePlace.vue'), meta: { roles: ['student', 'self-taught'], title: 'Practice room', bare: true } },
-  { path: '/:rest(.*)', name: 'lost', component: () => import('../places/sit/LostPlace.vue'), meta: { title: 'Not here' } },
+  {
+    path: '/',
+    name: 'board',
+    component: () => import('../places/board/BoardPlace.vue'),
+    meta: { roles: ['teacher', 'owner'], title: 'Board', place: 'Board' },
+  },
+  {
+    path: '/sit',
+    name: 'sit',
+    component: () => import('../places/sit/SitPlace.vue'),
+    meta: { title: 'Sit down', bare: true },
+  },
+  {
+    path: '/students',
+    name: 'students',
+    component: () => import('../places/students/StudentsPlace.vue'),
+    meta: { roles: ['teacher', 'owner'], title: 'Students', place: 'Students' },
+  },
+  {
+    path: '/students/:studentId',
+    name: 'student',
+    component: () => import('../places/students/StudentPlace.vue'),
+    props: true,
+    meta: { roles: [...TEACHES, 'guardian'], title: 'Student', place: 'Students' },
+  },
+  {
+    path: '/plan/:lessonId?',
+    name: 'plan',
+    component: () => import('../places/plan/PlanPlace.vue'),
+    props: true,
+    meta: { roles: TEACHES, title: 'Plan', place: 'Plan' },
+  },
+  {
+    path: '/lesson/:lessonId?',
+    name: 'lesson',
+    component: () => import('../places/lesson/LessonPlace.vue'),
+    props: true,
+    meta: { roles: TEACHES, title: 'Lesson', place: 'Lesson' },
+  },
+  {
+    path: '/shapes',
+    name: 'shapes',
+    component: () => import('../places/shapes/ShapesPlace.vue'),
+    meta: { roles: TEACHES, title: 'Shapes', place: 'Shapes' },
+  },
+  {
+    path: '/write-up/:lessonId?',
+    name: 'write-up',
+    component: () => import('../places/write-up/WriteUpPlace.vue'),
+    props: true,
+    meta: { roles: TEACHES, title: 'Write-up', place: 'Write-up' },
+  },
+  {
+    path: '/practice',
+    name: 'practice',
+    component: () => import('../places/practice/PracticePlace.vue'),
+    meta: { roles: ['student', 'self-taught'], title: 'Practice room', bare: true },
+  },
+  {
+    path: '/:rest(.*)',
+    name: 'lost',
+    component: () => import('../places/sit/LostPlace.vue'),
+    meta: { title: 'Not here' },
+  },
 ];
 
 export const router = createRouter({ history: createWebHistory(), routes });
-
-/** The first place of each role. */
-export function homeOf(roles: readonly Role[], studentId: string | null) {
-  if (roles.includes('teacher') || roles.includes('owner')) return { name: 'board' };
-  if (roles.includes('self-taught') && studentId) return { name: 'student', params: { studentId } };
-  if (roles.includes('guardian') && studentId) return { name: 'student', params: { studentId } };
-  return { name: 'practice' };
-}
 
 router.beforeEach((to) => {
   const seat = useSeat().seat;
   if (to.name === 'sit' || to.name === 'lost') return true;
   if (!seat) return { name: 'sit', query: to.fullPath === '/' ? {} : { then: to.fullPath } };
-  if (to.meta.roles && !to.meta.roles.some((role) => seat.roles.includes(role))) return homeOf(seat.roles, seat.studentId);
+  if (to.meta.roles && !to.meta.roles.some((role) => seat.roles.includes(role)))
+    return homeOf(seat.roles, seat.studentId);
   return true;
 });
 router.afterEach((to) => {

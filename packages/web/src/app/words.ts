@@ -32,25 +32,33 @@ export function spokenChord(symbol: string): string {
 }
 
 const DAY = 86_400_000;
-const date = (ms: Values[string]) => new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+const date = (ms: Values[string]) =>
+  new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 const daysAgo = (ms: Values[string]) => Math.max(0, Math.round((Date.now() - Number(ms)) / DAY));
 const fingerNames = ['thumb', 'index', 'middle', 'ring', 'little'];
 const plural = (n: Values[string], one: string, many = `${one}s`) => `${n} ${Number(n) === 1 ? one : many}`;
 
 const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'effort.none': () => 'nothing here',
-  'effort.reach': (v) => `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,
-  'effort.barre': (v) => `${fingerNames[Number(v.finger)]} on ${v.strings} strings, pressing ${v.pressing}, fret ${v.fret}`,
-  'effort.fingers': (v) => `${plural(v.count, 'finger')}: ${String(v.names).split(' ').join(', ')}${v.swapped ? ', two of them swapped' : ''}`,
-  'effort.crowding': (v) => (v.tips ? `${v.tips} fingertips in fret ${v.fret}` : `fingertips over ${v.strings} strings`),
+  'effort.reach': (v) =>
+    `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,
+  'effort.barre': (v) =>
+    `${fingerNames[Number(v.finger)]} on ${v.strings} strings, pressing ${v.pressing}, fret ${v.fret}`,
+  'effort.fingers': (v) =>
+    `${plural(v.count, 'finger')}: ${String(v.names).split(' ').join(', ')}${v.swapped ? ', two of them swapped' : ''}`,
+  'effort.crowding': (v) =>
+    v.tips ? `${v.tips} fingertips in fret ${v.fret}` : `fingertips over ${v.strings} strings`,
   'effort.mutes': (v) => `keeping string ${String(v.strings).split(' ').join(', ')} silent`,
   'effort.arching': (v) => `arching over open string ${String(v.strings).split(' ').join(', ')}`,
-  'effort.wrist': (v) => (v.little ? `wrist at fret ${v.fret}, little finger in use` : `wrist at fret ${v.fret}`),
+  'effort.wrist': (v) =>
+    v.little ? `wrist at fret ${v.fret}, little finger in use` : `wrist at fret ${v.fret}`,
   'effort.thumb': (v) => `thumb over string 6, fret ${v.fret}`,
   'effort.press': (v) => plural(v.tips, 'fingertip'),
 
-  'because.cold': (v) => (v.fret ? `Cold hand: light, from fret ${v.fret} up, no barre.` : 'Cold hand: light, no barre.'),
-  'because.due': (v) => `Due: ${v.number} now, last played ${date(v.on)}; ${v.recall} in 100 it is still there.`,
+  'because.cold': (v) =>
+    v.fret ? `Cold hand: light, from fret ${v.fret} up, no barre.` : 'Cold hand: light, no barre.',
+  'because.due': (v) =>
+    `Due: ${v.number} now, last played ${date(v.on)}; ${v.recall} in 100 it is still there.`,
   'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${date(v.on)}.`,
   'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
   'because.half': (v) => `Half held: ${v.number} now; ${v.chance} in 100 at what is set here.`,
@@ -80,7 +88,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.blank': (v) => String(v.text ?? 'Blank block'),
 
   'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
-  'question.ring': (v) => `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
+  'question.ring': (v) =>
+    `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
   'question.calls': (v) => `Were 9 of 10 calls right within ${v.seconds} s?`,
   'question.done': (v) => `Played for ${plural(v.minutes, 'minute')}?`,
   'ask.root': (v) => `${chordText(String(v.chord))}, root on string ${v.string}`,
@@ -116,8 +125,15 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
 };
 
 /** A refusal in words with a next step. */
-export function sayProblem(problem: { readonly code: string; readonly at: string; readonly detail: string }): string {
-  return PROBLEMS[problem.code]?.(problem.at, problem.detail) ?? `Not taken: ${problem.at} wants ${problem.detail}.`;
+export function sayProblem(problem: {
+  readonly code: string;
+  readonly at: string;
+  readonly detail: string;
+}): string {
+  return (
+    PROBLEMS[problem.code]?.(problem.at, problem.detail) ??
+    `Not taken: ${problem.at} wants ${problem.detail}.`
+  );
 }
 
 /** What went wrong with a request, with what to do next. */
@@ -139,10 +155,17 @@ export const BLOCK_WORDS: Readonly<Record<string, string>> = {
 };
 
 export const PART_WORDS: Readonly<Record<string, string>> = {
-  reach: 'Reach', barre: 'Barre', fingers: 'Fingers', crowding: 'Crowding', mutes: 'Mutes', arching: 'Arching', wrist: 'Wrist', thumb: 'Thumb', press: 'Press',
+  reach: 'Reach',
+  barre: 'Barre',
+  fingers: 'Fingers',
+  crowding: 'Crowding',
+  mutes: 'Mutes',
+  arching: 'Arching',
+  wrist: 'Wrist',
+  thumb: 'Thumb',
+  press: 'Press',
 };
 
 /** "fret 9, heavy": 0 to 100 rounded for the screen only. */
 export const whole = (share: number): number => Math.round(share * 100);
-export const round = (n: number): number => Math.round(n);
 export { daysAgo, date as shortDate };

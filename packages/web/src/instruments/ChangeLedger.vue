@@ -14,6 +14,8 @@ const where = (move: FingerMove) => {
 
 <template>
   <ul class="ledger">
-    <li v-for="move in moves" :key="String(move.finger)"><b>{{ move.finger }}</b> {{ where(move) }}</li>
+    <li v-for="move in moves" :key="String(move.finger)">
+      <b>{{ move.finger }}</b> {{ where(move) }}
+    </li>
   </ul>
 </template>

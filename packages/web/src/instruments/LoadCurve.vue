@@ -14,7 +14,14 @@ const peak = computed(() => points.value.reduce((top, point) => (point.load > to
 </script>
 
 <template>
-  <svg class="load" :width="WIDTH + 4" :height="height" :viewBox="`0 0 ${WIDTH + 4} ${height}`" role="img" :aria-label="`Hand load, highest ${peak.load.toFixed(1)} effort-minutes at minute ${peak.minute}; limit ${limit}`">
+  <svg
+    class="load"
+    :width="WIDTH + 4"
+    :height="height"
+    :viewBox="`0 0 ${WIDTH + 4} ${height}`"
+    role="img"
+    :aria-label="`Hand load, highest ${peak.load.toFixed(1)} effort-minutes at minute ${peak.minute}; limit ${limit}`"
+  >
     <path :d="`M0 0${edge}L0 ${y(points.length - 1)}Z`" fill="var(--m2)" stroke="none" />
     <path :d="`M0 0${edge}`" fill="none" stroke="var(--crown)" stroke-width="1.8" />
     <path :d="`M${x(limit)} 0V${height}`" stroke="var(--ink)" stroke-dasharray="6 5" stroke-width="1.6" />

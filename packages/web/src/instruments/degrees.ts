@@ -4,5 +4,9 @@ import { degreeOfPitchClass, mod12, parseChord } from '@finch/core/theory';
 
 export function gripDegrees(grip: Pick<GripItem, 'frets' | 'tuning' | 'capo' | 'chord'>): (string | null)[] {
   const chord = parseChord(grip.chord);
-  return grip.frets.map((fret, s) => (fret === null || !chord.ok ? null : degreeOfPitchClass(chord.value, mod12(grip.tuning[s] + grip.capo + fret))));
+  return grip.frets.map((fret, s) =>
+    fret === null || !chord.ok
+      ? null
+      : degreeOfPitchClass(chord.value, mod12(grip.tuning[s] + grip.capo + fret)),
+  );
 }

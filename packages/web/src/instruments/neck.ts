@@ -41,7 +41,8 @@ export function beakPath(x: number, y: number, r: number, towards: 'up' | 'left'
   const tip = 1.52 * r;
   const angle = Math.acos(1 / 1.52);
   const [sin, cos] = [Math.sin(angle) * r, Math.cos(angle) * r];
-  if (towards === 'up') return `M${x} ${y - tip}L${x + sin} ${y - cos}A${r} ${r} 0 1 1 ${x - sin} ${y - cos}Z`;
+  if (towards === 'up')
+    return `M${x} ${y - tip}L${x + sin} ${y - cos}A${r} ${r} 0 1 1 ${x - sin} ${y - cos}Z`;
   const d = towards === 'left' ? -1 : 1;
   return `M${x + d * tip} ${y}L${x + d * cos} ${y - sin}A${r} ${r} 0 1 ${d < 0 ? 1 : 0} ${x + d * cos} ${y + sin}Z`;
 }

@@ -21,10 +21,12 @@ interface Arguments<P extends AnySchema, B extends AnySchema> {
   readonly body?: v.InferInput<B>;
 }
 
-export async function call<P extends AnySchema, Q extends AnySchema, B extends AnySchema, O extends AnySchema>(
-  route: Route<P, Q, B, O>,
-  given: Arguments<P, B> = {},
-): Promise<v.InferOutput<O>> {
+export async function call<
+  P extends AnySchema,
+  Q extends AnySchema,
+  B extends AnySchema,
+  O extends AnySchema,
+>(route: Route<P, Q, B, O>, given: Arguments<P, B> = {}): Promise<v.InferOutput<O>> {
   const params = (given.params ?? {}) as Record<string, string>;
   const url = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
   const init: RequestInit = { method: route.method.toUpperCase(), credentials: 'same-origin' };
@@ -41,6 +43,7 @@ export async function call<P extends AnySchema, Q extends AnySchema, B extends A
   const body: unknown = await response.json().catch(() => null);
   if (response.ok) return v.parse(route.output, body);
   const problem = v.safeParse(problemSchema, body);
-  if (!problem.success || response.status === 502 || response.status === 504) throw new Unanswered('the server did not answer');
+  if (!problem.success || response.status === 502 || response.status === 504)
+    throw new Unanswered('the server did not answer');
   throw new Refused(problem.output, response.status);
 }

@@ -36,7 +36,10 @@ export function openOutbox(): Promise<OutboxDatabase> {
 }
 
 /** This device's id and its next number, in one transaction, so that two tabs never share a number. */
-export async function nextDeviceSeq(database: OutboxDatabase, makeId: () => string): Promise<{ deviceId: string; deviceSeq: number }> {
+export async function nextDeviceSeq(
+  database: OutboxDatabase,
+  makeId: () => string,
+): Promise<{ deviceId: string; deviceSeq: number }> {
   const transaction = database.transaction('device', 'readwrite');
   const deviceId = String((await transaction.store.get('id')) ?? makeId());
   const deviceSeq = Number((await transaction.store.get('seq')) ?? 0) + 1;

@@ -17,12 +17,23 @@ export interface OutboxParts {
 export type NewEvent =
   | { readonly kind: 'attempt'; readonly take: Take; readonly modelVersion: string }
   | { readonly kind: 'void'; readonly voids: string; readonly at: string }
-  | { readonly kind: 'override'; readonly skillId: string; readonly state: 'rough' | 'workable' | 'clean' | 'settled' | null; readonly at: string }
+  | {
+      readonly kind: 'override';
+      readonly skillId: string;
+      readonly state: 'rough' | 'workable' | 'clean' | 'settled' | null;
+      readonly at: string;
+    }
   | { readonly kind: 'clearance'; readonly at: string };
 
 export interface Outbox {
   /** Keeps an event; `held` waits for `settle`. Returns its id. */
-  readonly keep: (seat: string, studentId: string, event: NewEvent, label: string, held?: boolean) => Promise<string>;
+  readonly keep: (
+    seat: string,
+    studentId: string,
+    event: NewEvent,
+    label: string,
+    held?: boolean,
+  ) => Promise<string>;
   /** Adds the hand's answer (null: none was given) to a held take and lets it go. */
   readonly settle: (id: string, feel: Feel | null) => Promise<void>;
   /** Lets everything held by a seat go unanswered; for a tab that was closed in between. */
@@ -39,7 +50,9 @@ export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox
   const flush = async (seat: string): Promise<number> => {
     let stored = 0;
     for (;;) {
-      const waiting = (await recordsOf(database, seat)).filter((record) => record.status === 'waiting').slice(0, AT_ONCE);
+      const waiting = (await recordsOf(database, seat))
+        .filter((record) => record.status === 'waiting')
+        .slice(0, AT_ONCE);
       if (waiting.length === 0) return stored;
       const sentAt = now();
       const answer = await send(waiting.map((record) => ({ ...record.event, sentAt }) as SentEvent));
@@ -49,7 +62,8 @@ export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox
       for (const record of waiting) {
         const refusal = answer.refused.find((one) => one.id === record.id);
         if (done.has(record.id)) await transaction.store.delete(record.id);
-        else if (refusal) await transaction.store.put({ ...record, status: 'refused', problem: refusal.problem });
+        else if (refusal)
+          await transaction.store.put({ ...record, status: 'refused', problem: refusal.problem });
         else continue;
         moved++;
       }
@@ -71,12 +85,20 @@ export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox
       const id = makeId();
       const { deviceId, deviceSeq } = await nextDeviceSeq(database, makeId);
       const full = { schemaVersion: 1 as const, id, studentId, deviceId, deviceSeq, ...event };
-      await database.put('records', { id, seat, status: held ? 'held' : 'waiting', deviceSeq, event: full, label });
+      await database.put('records', {
+        id,
+        seat,
+        status: held ? 'held' : 'waiting',
+        deviceSeq,
+        event: full,
+        label,
+      });
       return id;
     },
     settle,
     settleAll: async (seat) => {
-      for (const record of await recordsOf(database, seat)) if (record.status === 'held') await settle(record.id, null);
+      for (const record of await recordsOf(database, seat))
+        if (record.status === 'held') await settle(record.id, null);
     },
     flush,
     list: (seat) => recordsOf(database, seat),

@@ -33,10 +33,17 @@ export function blockOf(recipe: Recipe, title: Reason, hand: Hand, instrument: I
  */
 export async function putInPlan(studentId: string, block: PlanBlock): Promise<string> {
   const student = await call(routes.student, { params: { studentId } });
-  const next = student.nextLesson ?? (await call(routes.bookLesson, { body: { id: uuid(), studentId, startsAt: new Date().toISOString(), minutes: 45 } }));
+  const next =
+    student.nextLesson ??
+    (await call(routes.bookLesson, {
+      body: { id: uuid(), studentId, startsAt: new Date().toISOString(), minutes: 45 },
+    }));
   const lesson = await call(routes.lesson, { params: { lessonId: next.id } });
   const locked = [...(lesson.plan?.blocks.filter((one) => one.locked) ?? []), block];
-  const plan = await call(routes.propose, { params: { studentId }, body: { minutes: lesson.minutes, locked } });
+  const plan = await call(routes.propose, {
+    params: { studentId },
+    body: { minutes: lesson.minutes, locked },
+  });
   await call(routes.keepPlan, { params: { lessonId: lesson.id }, body: { version: lesson.version, plan } });
   return lesson.id;
 }

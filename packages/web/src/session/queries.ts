@@ -7,7 +7,11 @@ import { useSeat } from './seat';
 
 export function useBoard() {
   const seat = useSeat();
-  return useQuery({ queryKey: computed(() => ['board', seat.seat?.membershipId, seat.arrived]), queryFn: () => call(routes.board), placeholderData: (before) => before });
+  return useQuery({
+    queryKey: computed(() => ['board', seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.board),
+    placeholderData: (before) => before,
+  });
 }
 
 export function useStudent(studentId: MaybeRefOrGetter<string | null>) {
@@ -22,14 +26,22 @@ export function useStudent(studentId: MaybeRefOrGetter<string | null>) {
 
 export function useSyllabus() {
   const seat = useSeat();
-  return useQuery({ queryKey: computed(() => ['syllabus', seat.seat?.membershipId]), queryFn: () => call(routes.syllabus), staleTime: Number.POSITIVE_INFINITY });
+  return useQuery({
+    queryKey: computed(() => ['syllabus', seat.seat?.membershipId]),
+    queryFn: () => call(routes.syllabus),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 }
 
 export function useProposal(studentId: MaybeRefOrGetter<string | null>, minutes: MaybeRefOrGetter<number>) {
   const seat = useSeat();
   return useQuery({
     queryKey: computed(() => ['proposal', toValue(studentId), toValue(minutes), seat.arrived]),
-    queryFn: () => call(routes.propose, { params: { studentId: toValue(studentId) ?? '' }, body: { minutes: toValue(minutes), locked: [] } }),
+    queryFn: () =>
+      call(routes.propose, {
+        params: { studentId: toValue(studentId) ?? '' },
+        body: { minutes: toValue(minutes), locked: [] },
+      }),
     enabled: computed(() => toValue(studentId) !== null),
     placeholderData: (before) => before,
   });

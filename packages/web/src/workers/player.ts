@@ -23,7 +23,10 @@ function bufferOf(sound: Sound): Promise<AudioBuffer> {
   const key = sound.kind === 'click' ? `click ${sound.accent}` : `pluck ${sound.midiPitch}`;
   let made = buffers.get(key);
   if (!made) {
-    const samples = sound.kind === 'click' ? benchWork().click(to.sampleRate, sound.accent) : benchWork().pluck(pitchToHz(sound.midiPitch), PLUCK_SECONDS, to.sampleRate, 0.55);
+    const samples =
+      sound.kind === 'click'
+        ? benchWork().click(to.sampleRate, sound.accent)
+        : benchWork().pluck(pitchToHz(sound.midiPitch), PLUCK_SECONDS, to.sampleRate, 0.55);
     made = samples.then((data) => {
       const buffer = to.createBuffer(1, data.length, to.sampleRate);
       buffer.copyToChannel(Float32Array.from(data), 0);
@@ -72,10 +75,14 @@ export function usePlayer() {
       source.buffer = ready[i];
       source.connect(out);
       source.start(start + sound.atSeconds);
-      if (sound.kind === 'pluck') source.stop(start + sound.atSeconds + Math.min(PLUCK_SECONDS, sound.seconds + 1.2));
+      if (sound.kind === 'pluck')
+        source.stop(start + sound.atSeconds + Math.min(PLUCK_SECONDS, sound.seconds + 1.2));
     });
     const clicks = wanted.filter((sound) => sound.kind === 'click');
-    const last = wanted.reduce((end, sound) => Math.max(end, sound.atSeconds + (sound.kind === 'pluck' ? sound.seconds : 0.3)), 0);
+    const last = wanted.reduce(
+      (end, sound) => Math.max(end, sound.atSeconds + (sound.kind === 'pluck' ? sound.seconds : 0.3)),
+      0,
+    );
     playing.value = true;
     const show = () => {
       const at = to.currentTime - start;

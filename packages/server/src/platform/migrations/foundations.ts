@@ -6,7 +6,19 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const STUDIO_TABLES = [
-  'person', 'membership', 'student', 'guardianship', 'hand_record', 'instrument_record', 'limits_record', 'band', 'band_member', 'syllabus_version', 'lesson', 'home_card', 'log_event',
+  'person',
+  'membership',
+  'student',
+  'guardianship',
+  'hand_record',
+  'instrument_record',
+  'limits_record',
+  'band',
+  'band_member',
+  'syllabus_version',
+  'lesson',
+  'home_card',
+  'log_event',
 ];
 
 /** First UUIDv7 of a year: its 48 leading bits are ms since 1970 (RFC 9562). */
@@ -91,7 +103,9 @@ export class Foundations1764000000000 implements MigrationInterface {
       CREATE TABLE web_session (sid varchar NOT NULL PRIMARY KEY, sess json NOT NULL, expire timestamp(6) NOT NULL);
       CREATE INDEX ON web_session (expire);`);
     for (let year = FIRST_YEAR; year <= LAST_YEAR; year++) {
-      await runner.query(`CREATE TABLE log_event_${year} PARTITION OF log_event FOR VALUES FROM ('${firstIdOf(year)}') TO ('${firstIdOf(year + 1)}')`);
+      await runner.query(
+        `CREATE TABLE log_event_${year} PARTITION OF log_event FOR VALUES FROM ('${firstIdOf(year)}') TO ('${firstIdOf(year + 1)}')`,
+      );
     }
     for (const table of STUDIO_TABLES) {
       await runner.query(`

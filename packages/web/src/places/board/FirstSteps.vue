@@ -34,21 +34,33 @@ async function attempt(work: () => Promise<void>) {
     trouble.value = sayError(error);
   }
 }
-const keepName = () => attempt(async () => seat.take(await call(routes.nameStudio, { body: { name: studio.value, teacher: teacher.value, timeZone: zone.value } })));
+const keepName = () =>
+  attempt(async () =>
+    seat.take(
+      await call(routes.nameStudio, {
+        body: { name: studio.value, teacher: teacher.value, timeZone: zone.value },
+      }),
+    ),
+  );
 const addStudent = () =>
   attempt(async () => {
-    const { id } = await call(routes.addStudent, { body: { id: uuid(), name: name.value, bornOn: born.value || null } });
+    const { id } = await call(routes.addStudent, {
+      body: { id: uuid(), name: name.value, bornOn: born.value || null },
+    });
     bench.put(id, null);
     await client.invalidateQueries({ queryKey: ['board'] });
     await router.push({ name: 'student', params: { studentId: id } });
   });
 useKeys([{ key: 'a', does: 'add a student', run: () => adding.value?.querySelector('input')?.focus() }]);
-const bare = [null, null, null, null, null, null];
+const bare = [0, 0, 0, 0, 0, 0] as const;
 </script>
 
 <template>
   <div class="first sheet scroll">
-    <div class="spread row-line head"><h1 class="display">The bench is clear</h1><span class="note">only the first two are needed to teach today</span></div>
+    <div class="spread row-line head">
+      <h1 class="display">The bench is clear</h1>
+      <span class="note">only the first two are needed to teach today</span>
+    </div>
     <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     <section class="step" :class="{ on: !named }">
       <b>1</b>
@@ -60,7 +72,9 @@ const bare = [null, null, null, null, null, null];
           <label>Time zone<BFormInput v-model="zone" maxlength="64" required /></label>
           <BButton type="submit" class="pri" variant="dark">Keep the name</BButton>
         </form>
-        <p v-else class="note">{{ seat.studio?.name }} · {{ seat.studio?.timeZone }} · <span class="tag ready">done</span></p>
+        <p v-else class="note">
+          {{ seat.studio?.name }} · {{ seat.studio?.timeZone }} · <span class="tag ready">done</span>
+        </p>
       </div>
     </section>
     <section ref="adding" class="step" :class="{ on: named }">
@@ -71,24 +85,67 @@ const bare = [null, null, null, null, null, null];
         <form class="fields" @submit.prevent="addStudent">
           <label>Name<BFormInput v-model="name" maxlength="80" required /></label>
           <label>Born on<BFormInput v-model="born" type="date" /></label>
-          <BButton type="submit" :class="{ pri: named }" :variant="named ? 'dark' : 'outline-secondary'">Add a student</BButton>
+          <BButton type="submit" :class="{ pri: named }" :variant="named ? 'dark' : 'outline-secondary'"
+            >Add a student</BButton
+          >
         </form>
       </div>
     </section>
-    <section class="step"><b>3</b><div><h2>Measure the hand</h2><p class="note">On the student’s page: as wide as stays easy between fingers 1 and 4. Until then a middle hand is assumed, and said to be.</p></div></section>
-    <section class="step"><b>4</b><div><h2>Take the first plan to the bench</h2><p class="note">Proposed from the syllabus and the hand; five takes make it less of a guess.</p></div></section>
+    <section class="step">
+      <b>3</b>
+      <div>
+        <h2>Measure the hand</h2>
+        <p class="note">
+          On the student’s page: as wide as stays easy between fingers 1 and 4. Until then a middle hand is
+          assumed, and said to be.
+        </p>
+      </div>
+    </section>
+    <section class="step">
+      <b>4</b>
+      <div>
+        <h2>Take the first plan to the bench</h2>
+        <p class="note">Proposed from the syllabus and the hand; five takes make it less of a guess.</p>
+      </div>
+    </section>
     <NeckBoard :frets="bare" :fingers="bare" spoken="An empty neck" :height="150" />
     <p class="note">No shapes in use yet. <RouterLink to="/shapes">Type a chord in Shapes</RouterLink>.</p>
   </div>
 </template>
 
 <style>
-.first { max-width: 900px; margin: 0 auto; }
-.first .head { padding-bottom: 10px; }
-.first h1 { font-size: 28px; }
-.step { display: grid; grid-template-columns: 34px 1fr; padding: 14px 10px; border-bottom: 1px solid var(--line); }
-.step > b { font-size: 22px; color: var(--ink2); }
-.step.on { background: var(--wash-crown); }
-.fields { display: flex; flex-wrap: wrap; gap: 12px; align-items: flex-end; margin-top: 8px; }
-.fields label { font-size: 12.5px; color: var(--ink2); }
+.first {
+  max-width: 900px;
+  margin: 0 auto;
+}
+.first .head {
+  padding-bottom: 10px;
+}
+.first h1 {
+  font-size: 28px;
+}
+.step {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  padding: 14px 10px;
+  border-bottom: 1px solid var(--line);
+}
+.step > b {
+  font-size: 22px;
+  color: var(--ink2);
+}
+.step.on {
+  background: var(--wash-crown);
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: flex-end;
+  margin-top: 8px;
+}
+.fields label {
+  font-size: 12.5px;
+  color: var(--ink2);
+}
 </style>

@@ -25,9 +25,27 @@ const shelf = computed(() => {
     .filter((skill) => !props.taken.includes(skill.id) && skill.name.toLowerCase().includes(wanted))
     .map((skill) => {
       const state = student.skills.find((one) => one.skillId === skill.id);
-      const kind: PlanBlock['kind'] = !state?.attempts ? 'new' : state.state === 'clean' || state.state === 'settled' ? 'review' : 'repair';
-      const mark = !state?.chance ? 'not met' : state.marks.slipping ? 'slipping' : state.marks.stuck ? 'stuck' : state.marks.due ? 'due' : state.state;
-      return { skill, state, kind, mark, order: state?.marks.slipping ? 0 : state?.marks.due ? 1 : state?.chance ? 2 : 3 };
+      const kind: PlanBlock['kind'] = !state?.attempts
+        ? 'new'
+        : state.state === 'clean' || state.state === 'settled'
+          ? 'review'
+          : 'repair';
+      const mark = !state?.chance
+        ? 'not met'
+        : state.marks.slipping
+          ? 'slipping'
+          : state.marks.stuck
+            ? 'stuck'
+            : state.marks.due
+              ? 'due'
+              : state.state;
+      return {
+        skill,
+        state,
+        kind,
+        mark,
+        order: state?.marks.slipping ? 0 : state?.marks.due ? 1 : state?.chance ? 2 : 3,
+      };
     })
     .sort((a, b) => a.order - b.order)
     .slice(0, 12);
@@ -37,40 +55,104 @@ function put(entry: (typeof shelf.value)[number]) {
   if (!student) return;
   const recipe = entry.skill.practice[0];
   const drill = makeDrill(recipe, { hand: student.hand.value, instrument: student.instrument.value });
-  const share = drill.ok && drill.value.hasBarre ? drill.value.bursts.workSeconds / (drill.value.bursts.workSeconds + drill.value.bursts.restSeconds) : 0;
+  const share =
+    drill.ok && drill.value.hasBarre
+      ? drill.value.bursts.workSeconds / (drill.value.bursts.workSeconds + drill.value.bursts.restSeconds)
+      : 0;
   emit('put', {
-    id: uuid(), kind: entry.kind, minutes: MINUTES, title: { code: 'title.skill', values: { skill: entry.skill.name } }, because: { code: 'because.chosen', values: {} },
-    skillId: entry.skill.id, recipe, effort: drill.ok ? drill.value.effort : 0, barreMinutes: MINUTES * share, locked: false,
+    id: uuid(),
+    kind: entry.kind,
+    minutes: MINUTES,
+    title: { code: 'title.skill', values: { skill: entry.skill.name } },
+    because: { code: 'because.chosen', values: {} },
+    skillId: entry.skill.id,
+    recipe,
+    effort: drill.ok ? drill.value.effort : 0,
+    barreMinutes: MINUTES * share,
+    locked: false,
   });
 }
 function putBlank() {
-  emit('put', { id: uuid(), kind: 'apply', minutes: MINUTES, title: { code: 'title.blank', values: { text: blank.value.trim().slice(0, 80) || 'Blank block' } }, because: { code: 'because.chosen', values: {} }, skillId: null, recipe: null, effort: 25, barreMinutes: 0, locked: false });
+  emit('put', {
+    id: uuid(),
+    kind: 'apply',
+    minutes: MINUTES,
+    title: { code: 'title.blank', values: { text: blank.value.trim().slice(0, 80) || 'Blank block' } },
+    because: { code: 'because.chosen', values: {} },
+    skillId: null,
+    recipe: null,
+    effort: 25,
+    barreMinutes: 0,
+    locked: false,
+  });
   blank.value = '';
 }
 </script>
 
 <template>
   <section class="shelf">
-    <div class="spread"><h2>{{ swapping ? 'Swap for' : 'Shelf' }}</h2><span class="small">{{ student ? `for ${student.name.split(' ')[0]}` : '' }}</span></div>
+    <div class="spread">
+      <h2>{{ swapping ? 'Swap for' : 'Shelf' }}</h2>
+      <span class="small">{{ student ? `for ${student.name.split(' ')[0]}` : '' }}</span>
+    </div>
     <BFormInput v-model="find" placeholder="skill by name" aria-label="Find a skill" />
     <p v-if="swapping" class="small" role="status">Choose what takes the place of the picked block.</p>
     <ul class="scroll" tabindex="0" aria-label="Shelf">
       <li v-for="entry in shelf" :key="entry.skill.id">
         <button type="button" @click="put(entry)">
           <b>{{ entry.skill.name }}</b>
-          <span class="small"><svg width="16" height="12" aria-hidden="true"><rect width="16" height="12" :fill="`url(#cat-${CATEGORY[entry.kind]})`" /></svg> {{ BLOCK_WORDS[entry.kind] }} · {{ entry.mark }}{{ entry.state?.chance ? ` · ${whole(entry.state.chance.mean)}` : '' }}</span>
+          <span class="small"
+            ><svg width="16" height="12" aria-hidden="true">
+              <rect width="16" height="12" :fill="`url(#cat-${CATEGORY[entry.kind]})`" />
+            </svg>
+            {{ BLOCK_WORDS[entry.kind] }} · {{ entry.mark
+            }}{{ entry.state?.chance ? ` · ${whole(entry.state.chance.mean)}` : '' }}</span
+          >
         </button>
       </li>
     </ul>
     <p v-if="student && !shelf.length" class="empty">No skill of that name is free. Clear the search.</p>
-    <form class="blank" @submit.prevent="putBlank"><BFormInput v-model="blank" placeholder="something else" aria-label="Name of a blank block" maxlength="80" /><BButton type="submit" variant="outline-secondary" size="sm">Add</BButton></form>
+    <form class="blank" @submit.prevent="putBlank">
+      <BFormInput
+        v-model="blank"
+        placeholder="something else"
+        aria-label="Name of a blank block"
+        maxlength="80"
+      /><BButton type="submit" variant="outline-secondary" size="sm">Add</BButton>
+    </form>
   </section>
 </template>
 
 <style>
-.shelf { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
-.shelf ul { flex: 1; min-height: 0; }
-.shelf li button { width: 100%; text-align: left; background: none; border: 0; border-top: 1px solid var(--line); padding: 8px 2px; color: var(--ink); display: flex; flex-direction: column; gap: 2px; font-size: 14px; min-height: 44px; }
-.shelf li button:hover { background: var(--wash-crown); }
-.shelf .blank { display: flex; gap: 8px; }
+.shelf {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+.shelf ul {
+  flex: 1;
+  min-height: 0;
+}
+.shelf li button {
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 8px 2px;
+  color: var(--ink);
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  font-size: 14px;
+  min-height: 44px;
+}
+.shelf li button:hover {
+  background: var(--wash-crown);
+}
+.shelf .blank {
+  display: flex;
+  gap: 8px;
+}
 </style>

@@ -17,15 +17,40 @@ export function planChecks(blocks: readonly PlanBlock[], minutes: number, limits
   const news = blocks.filter((block) => block.kind === 'new');
   const uses = blocks.some((block) => block.kind === 'apply');
   const peak = peakLoad(blocks);
-  const touching = blocks.some((block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0);
+  const touching = blocks.some(
+    (block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0,
+  );
   const checks: PlanCheck[] = [];
-  checks.push({ ok: total === minutes, text: total === minutes ? 'Fills the lesson exactly.' : total > minutes ? `${total - minutes} minutes too long.` : `${minutes - total} minutes are free.` });
-  if (plays) checks.push({ ok: easy, text: easy ? 'Opens with three easy minutes.' : 'Does not open with three easy minutes; the hand is cold.' });
+  checks.push({
+    ok: total === minutes,
+    text:
+      total === minutes
+        ? 'Fills the lesson exactly.'
+        : total > minutes
+          ? `${total - minutes} minutes too long.`
+          : `${minutes - total} minutes are free.`,
+  });
+  if (plays)
+    checks.push({
+      ok: easy,
+      text: easy
+        ? 'Opens with three easy minutes.'
+        : 'Does not open with three easy minutes; the hand is cold.',
+    });
   if (barre > 0 || cap === 0) {
     checks.push({ ok: barre <= cap + 1e-9, text: `Barres pressed ${one(barre)} of ${one(cap)} minutes.` });
     if (touching) checks.push({ ok: false, text: 'Two barre blocks touch; put a rest between.' });
   }
-  checks.push({ ok: peak.load <= limits.load, text: `Hand load peaks at ${one(peak.load)} of ${one(limits.load)} effort-minutes, minute ${peak.minute}.` });
-  if (news.length) checks.push({ ok: uses, text: uses ? `${news.length === 1 ? 'One new thing' : `${news.length} new things`}, put to use the same day.` : 'Something new, but no block of use.' });
+  checks.push({
+    ok: peak.load <= limits.load,
+    text: `Hand load peaks at ${one(peak.load)} of ${one(limits.load)} effort-minutes, minute ${peak.minute}.`,
+  });
+  if (news.length)
+    checks.push({
+      ok: uses,
+      text: uses
+        ? `${news.length === 1 ? 'One new thing' : `${news.length} new things`}, put to use the same day.`
+        : 'Something new, but no block of use.',
+    });
   return checks;
 }

@@ -38,7 +38,11 @@ const { data, error, refetch } = usePractice(studentId);
 const at = ref(0);
 const cards = computed(() => data.value?.cards ?? []);
 const card = computed(() => cards.value[at.value] ?? null);
-const context = computed(() => (data.value ? { hand: data.value.hand, instrument: data.value.instrument, effortLimit: data.value.limits.gripEffort } : null));
+const context = computed(() =>
+  data.value
+    ? { hand: data.value.hand, instrument: data.value.instrument, effortLimit: data.value.limits.gripEffort }
+    : null,
+);
 const drill = computed<Drill | null>(() => {
   if (!card.value || !context.value) return null;
   const made = makeDrill(card.value.recipe, context.value);
@@ -53,26 +57,50 @@ const trouble = ref('');
 const stoppedHere = ref<Feel | null>(null);
 const showTab = ref(false);
 const loopAt = ref(0);
-watch(drill, (now, before) => {
-  if (JSON.stringify(now?.recipe) === JSON.stringify(before?.recipe)) return;
-  draft.value = now ? emptyDraft(now) : null;
-  feel.value = null;
-  started.value = null;
-  takesHere.value = 0;
-  loopAt.value = 0;
-  player.stop();
-}, { immediate: true });
-const grips = computed(() => (drill.value?.items ?? []).flatMap((item) => (item.kind === 'grip' ? [item] : [])));
+watch(
+  drill,
+  (now, before) => {
+    if (JSON.stringify(now?.recipe) === JSON.stringify(before?.recipe)) return;
+    draft.value = now ? emptyDraft(now) : null;
+    feel.value = null;
+    started.value = null;
+    takesHere.value = 0;
+    loopAt.value = 0;
+    player.stop();
+  },
+  { immediate: true },
+);
+const grips = computed(() =>
+  (drill.value?.items ?? []).flatMap((item) => (item.kind === 'grip' ? [item] : [])),
+);
 const isLoop = computed(() => drill.value?.recipe.family === 'change loop');
-const pair = computed(() => (isLoop.value && grips.value.length ? [grips.value[loopAt.value % grips.value.length], grips.value[(loopAt.value + 1) % grips.value.length]] : grips.value.slice(0, 1)));
+const pair = computed(() =>
+  isLoop.value && grips.value.length
+    ? [grips.value[loopAt.value % grips.value.length], grips.value[(loopAt.value + 1) % grips.value.length]]
+    : grips.value.slice(0, 1),
+);
 const change = computed(() => {
   if (!isLoop.value || pair.value.length < 2 || !context.value) return null;
-  const graded = gradeChange(pair.value[0].frets, pair.value[1].frets, context.value.hand, context.value.instrument);
+  const graded = gradeChange(
+    pair.value[0].frets,
+    pair.value[1].frets,
+    context.value.hand,
+    context.value.instrument,
+  );
   return graded.ok ? graded.value : null;
 });
 const target = computed(() => (isLoop.value ? pair.value[1] : pair.value[0]) ?? null);
-const spoken = computed(() => (target.value ? `${chordText(target.value.chord)}: ${target.value.frets.map((fret, s) => `string ${target.value!.frets.length - s} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}`}`).join(', ')}` : ''));
-const stopped = computed(() => stoppedHere.value !== null || data.value?.pain.status === 'stopped today' || data.value?.pain.status === 'locked');
+const spoken = computed(() =>
+  target.value
+    ? `${chordText(target.value.chord)}: ${target.value.frets.map((fret, s) => `string ${target.value!.frets.length - s} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}`}`).join(', ')}`
+    : '',
+);
+const stopped = computed(
+  () =>
+    stoppedHere.value !== null ||
+    data.value?.pain.status === 'stopped today' ||
+    data.value?.pain.status === 'locked',
+);
 const silentCount = computed(() => target.value?.frets.filter((fret) => fret === null).length ?? 0);
 const complete = computed(() => (draft.value && drill.value ? isComplete(draft.value, drill.value) : false));
 const firstFault = computed(() => {
@@ -81,7 +109,12 @@ const firstFault = computed(() => {
   const s = draft.value.strings.findIndex((answer) => answer === 'buzz' || answer === 'dead');
   if (s < 0) return null;
   const silent = recipe.parameters.grip.frets[s] === null;
-  return { string: recipe.parameters.grip.frets.length - s, silent, answer: draft.value.strings[s], finger: target.value?.fingers[s] };
+  return {
+    string: recipe.parameters.grip.frets.length - s,
+    silent,
+    answer: draft.value.strings[s],
+    finger: target.value?.fingers[s],
+  };
 });
 const toggle = async () => {
   if (player.playing.value) return player.stop();
@@ -90,10 +123,20 @@ const toggle = async () => {
   const bpm = Math.min(300, Math.max(20, draft.value?.tempoBpm ?? drill.value.score.tempoBpm));
   await player.play(soundSchedule(drill.value.score, data.value.instrument, bpm));
 };
-const patch = (more: Partial<Draft>) => { if (draft.value) draft.value = { ...draft.value, ...more }; };
-const faster = (by: number) => { if (draft.value?.tempoBpm) patch({ tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) }); player.stop(); };
-const counted = (by: number) => { if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, draft.value.clean + by)), done: true }); };
-const answer = (s: number, value: Draft['strings'][number]) => { if (draft.value) patch({ strings: draft.value.strings.map((one, i) => (i === s ? value : one)) }); };
+const patch = (more: Partial<Draft>) => {
+  if (draft.value) draft.value = { ...draft.value, ...more };
+};
+const faster = (by: number) => {
+  if (draft.value?.tempoBpm) patch({ tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) });
+  player.stop();
+};
+const counted = (by: number) => {
+  if (draft.value)
+    patch({ clean: Math.min(draft.value.of, Math.max(0, draft.value.clean + by)), done: true });
+};
+const answer = (s: number, value: Draft['strings'][number]) => {
+  if (draft.value) patch({ strings: draft.value.strings.map((one, i) => (i === s ? value : one)) });
+};
 function cycle(string: number) {
   if (!draft.value || !draft.value.strings.length) return;
   const s = draft.value.strings.length - string;
@@ -114,7 +157,8 @@ async function keep() {
   const made = drill.value;
   if (!made || !draft.value || !studentId.value || !card.value) return;
   if (!complete.value) {
-    said.value = made.recipe.family === 'ring check' ? 'Say how each string rang first.' : 'Say how it went first.';
+    said.value =
+      made.recipe.family === 'ring check' ? 'Say how each string rang first.' : 'Say how it went first.';
     return;
   }
   const needsFeel = (made.hasBarre || made.overLimit) && feel.value === null && !askedTwice.value;
@@ -133,7 +177,11 @@ async function keep() {
   });
   trouble.value = '';
   try {
-    await seat.keep(studentId.value, { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION }, `${card.value.title}: ${take.result}`);
+    await seat.keep(
+      studentId.value,
+      { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
+      `${card.value.title}: ${take.result}`,
+    );
     takesHere.value += 1;
     said.value = `Kept: ${take.result}.`;
     if (endsPlaying(take.feel)) stoppedHere.value = take.feel;
@@ -147,7 +195,11 @@ async function keep() {
   }
 }
 const askedTwice = ref(false);
-const go = (to: number) => { at.value = Math.min(Math.max(0, to), Math.max(0, cards.value.length - 1)); said.value = ''; window.scrollTo({ top: 0 }); };
+const go = (to: number) => {
+  at.value = Math.min(Math.max(0, to), Math.max(0, cards.value.length - 1));
+  said.value = '';
+  window.scrollTo({ top: 0 });
+};
 async function leave() {
   if (seat.teaches) return router.push({ name: 'student', params: { studentId: studentId.value ?? '' } });
   await seat.standUp();
@@ -158,7 +210,13 @@ useKeys([
   { key: ' ', shown: 'Space', does: 'start or stop', run: () => void toggle() },
   { key: 'ArrowUp', shown: '↑ ↓', does: 'tempo', run: () => faster(2) },
   { key: 'ArrowDown', does: 'slower', run: () => faster(-2), quiet: true },
-  ...[1, 2, 3, 4, 5, 6].map((n) => ({ key: String(n), shown: n === 1 ? '1 – 6' : String(n), does: 'string: clean, buzz, dead', quiet: n > 1, run: () => cycle(n) })),
+  ...[1, 2, 3, 4, 5, 6].map((n) => ({
+    key: String(n),
+    shown: n === 1 ? '1 – 6' : String(n),
+    does: 'string: clean, buzz, dead',
+    quiet: n > 1,
+    run: () => cycle(n),
+  })),
   { key: '+', shown: '+ −', does: 'clean ones', run: () => counted(1) },
   { key: '-', does: 'one fewer', run: () => counted(-1), quiet: true },
   { key: 'f', does: 'feel', run: () => document.querySelector<HTMLElement>('.feel button')?.focus() },
@@ -166,64 +224,243 @@ useKeys([
   { key: 'j', does: 'next card', run: () => go(at.value + 1) },
   { key: 'k', does: 'card before', run: () => go(at.value - 1), quiet: true },
 ]);
-const minutesSoFar = computed(() => cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0));
-const columns = computed(() => (drill.value ? tabColumns(drill.value.score).slice(0, isLoop.value ? 6 : 8) : []));
-const title = (name: string) => chordText(name).replace(' → ', ' → ');
+const minutesSoFar = computed(() =>
+  cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0),
+);
+const columns = computed(() =>
+  drill.value ? tabColumns(drill.value.score).slice(0, isLoop.value ? 6 : 8) : [],
+);
 </script>
 
 <template>
   <div class="room">
-    <header class="room-head"><FinchMark /><h1 class="display">{{ data ? `${data.student.name.split(' ')[0]}’s practice room` : 'Practice room' }}</h1><span class="small">{{ card ? `card ${at + 1} of ${cards.length} · ${minutesSoFar} of ${data?.minutes} min` : '' }}</span><BButton variant="outline-light" size="sm" @click="leave"><IconLeave aria-hidden="true" /> Leave</BButton></header>
+    <header class="room-head">
+      <FinchMark />
+      <h1 class="display">
+        {{ data ? `${data.student.name.split(' ')[0]}’s practice room` : 'Practice room' }}
+      </h1>
+      <span class="small">{{
+        card ? `card ${at + 1} of ${cards.length} · ${minutesSoFar} of ${data?.minutes} min` : ''
+      }}</span><BButton variant="outline-light" size="sm" @click="leave"
+        ><IconLeave aria-hidden="true" /> Leave</BButton
+      >
+    </header>
     <div class="room-body scroll">
-      <p v-if="error" class="refusal">{{ sayError(error) }} <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton></p>
+      <p v-if="error" class="refusal">
+        {{ sayError(error) }}
+        <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
+      </p>
       <p v-else-if="!data" class="sheet empty">Laying out today’s cards…</p>
       <section v-else-if="stopped" class="sheet caution-sheet" role="alert">
         <h2 class="display">No playing today</h2>
-        <p>You reported pain ({{ stoppedHere?.hand === 'pain' ? stoppedHere.where : data.pain.where }}). That ends playing for the day, open strings and the other hand too. Listen, name notes, sing, tap a foot. Your teacher clears you to play again after two days without pain.</p>
+        <p>
+          You reported pain ({{ stoppedHere?.hand === 'pain' ? stoppedHere.where : data.pain.where }}). That
+          ends playing for the day, open strings and the other hand too. Listen, name notes, sing, tap a foot.
+          Your teacher clears you to play again after two days without pain.
+        </p>
         <p>See a doctor or a hand therapist; this is no medical advice.</p>
       </section>
-      <p v-else-if="!card" class="sheet empty">Nothing set for today. Your teacher gives the next card in the lesson.</p>
+      <p v-else-if="!card" class="sheet empty">
+        Nothing set for today. Your teacher gives the next card in the lesson.
+      </p>
       <template v-else-if="drill && draft">
         <section class="sheet neck-sheet">
-          <div class="spread"><h2 class="display big-title">{{ isLoop && pair.length > 1 ? `${chordText(pair[0].chord)} → ${chordText(pair[1].chord)}` : title(card.title) }}</h2><span class="small">{{ phone ? `card ${at + 1} of ${cards.length}` : card.title }}</span></div>
-          <BecauseMark v-if="!phone">{{ say(card.because as { code: string; values: Record<string, string | number> }) }}</BecauseMark>
-          <NeckBoard v-if="target" :frets="target.frets" :fingers="target.fingers" :degrees="gripDegrees(target)" :moves="change?.fingers" :from-frets="isLoop ? pair[0].frets : undefined" :spoken="spoken" :left-handed="data.instrument.leftHanded" :width="phone ? 560 : 1200" :height="phone ? 250 : 216" />
+          <div class="spread">
+            <h2 class="display big-title">
+              {{
+                isLoop && pair.length > 1
+                  ? `${chordText(pair[0].chord)} → ${chordText(pair[1].chord)}`
+                  : target
+                    ? chordText(target.chord)
+                    : chordText(card.title)
+              }}
+            </h2>
+            <span class="small"
+              >{{ target ? `${chordText(card.title)} · ` : '' }}card {{ at + 1 }} of {{ cards.length }}</span
+            >
+          </div>
+          <BecauseMark v-if="!phone">{{ say(card.because) }}</BecauseMark>
+          <NeckBoard
+            v-if="target"
+            :frets="target.frets"
+            :fingers="target.fingers"
+            :degrees="gripDegrees(target)"
+            :moves="change?.fingers"
+            :from-frets="isLoop ? pair[0].frets : undefined"
+            :spoken="spoken"
+            :left-handed="data.instrument.leftHanded"
+            :width="phone ? 560 : 1200"
+            :height="phone ? 250 : 184"
+          />
           <p v-else class="plain-words">{{ say(drill.steps[0].ask) }}</p>
           <ChangeLedger v-if="change" :moves="change.fingers" class="room-ledger" />
-          <p v-if="drill.hasBarre" class="caution">Barre: press, check, release. {{ drill.bursts.count }} bursts of {{ drill.bursts.workSeconds }} s with {{ drill.bursts.restSeconds }} s of rest. Light as it rings, wrist nearly straight.</p>
-          <BButton v-if="grips.length > 2" variant="link" size="sm" @click="loopAt += 1">next change of the loop</BButton>
+          <p v-if="drill.hasBarre" class="caution">
+            Barre: press, check, release. {{ drill.bursts.count }} bursts of {{ drill.bursts.workSeconds }} s
+            with {{ drill.bursts.restSeconds }} s of rest. Light as it rings, wrist nearly straight.
+          </p>
+          <BButton v-if="grips.length > 2" variant="link" size="sm" @click="loopAt += 1"
+            >next change of the loop</BButton
+          >
         </section>
         <section class="sheet time-sheet">
           <CountIn v-if="!phone || isLoop" :beats="4" :beat="player.beat.value" />
-          <template v-if="draft.tempoBpm !== null"><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="faster(-2)">−</BButton><span class="bpm"><b>{{ draft.tempoBpm }}</b><small>bpm</small></span><BButton variant="outline-secondary" aria-label="Faster" class="square" @click="faster(2)">+</BButton></template>
-          <BButton variant="outline-secondary" class="play" @click="toggle">{{ player.playing.value ? '■ Stop' : '▶ Play' }}</BButton>
-          <BButton v-if="phone" variant="link" size="sm" :aria-expanded="showTab" @click="showTab = !showTab">{{ showTab ? 'hide tab' : 'tab' }}</BButton>
+          <template v-if="draft.tempoBpm !== null"
+            ><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="faster(-2)"
+              >−</BButton
+            ><span class="bpm"
+              ><b>{{ draft.tempoBpm }}</b
+              ><small>bpm</small></span
+            ><BButton variant="outline-secondary" aria-label="Faster" class="square" @click="faster(2)"
+              >+</BButton
+            ></template
+          >
+          <BButton variant="outline-secondary" class="play" @click="toggle">{{
+            player.playing.value ? '■ Stop' : '▶ Play'
+          }}</BButton>
+          <BButton
+            v-if="phone"
+            variant="link"
+            size="sm"
+            :aria-expanded="showTab"
+            @click="showTab = !showTab"
+            >{{ showTab ? 'hide tab' : 'tab' }}</BButton
+          >
         </section>
-        <section v-if="!phone || showTab" class="sheet tab-sheet"><TabStrip :columns="columns" :strings="data.instrument.openPitches.length" :now="player.elapsed.value - drill.score.countInBeats" :playing="player.playing.value" /></section>
+        <section v-if="!phone || showTab" class="sheet tab-sheet">
+          <TabStrip
+            :columns="columns"
+            :strings="data.instrument.openPitches.length"
+            :now="player.elapsed.value - drill.score.countInBeats"
+            :playing="player.playing.value"
+          />
+        </section>
         <section class="sheet answer-sheet">
           <template v-if="drill.recipe.family === 'ring check'">
-            <div class="spread"><h2>Take {{ takesHere + 1 }}: how did each string ring?</h2><span class="small">pluck one by one, slowly</span></div>
-            <StringRow v-for="(fret, s) in drill.recipe.parameters.grip.frets" :key="s" :string="draft.strings.length - s" :silent="fret === null" :model-value="draft.strings[s]" @update:model-value="answer(s, $event)" />
+            <div class="spread">
+              <h2>Take {{ takesHere + 1 }}: how did each string ring?</h2>
+              <span class="small">pluck one by one, slowly</span>
+            </div>
+            <StringRow
+              v-for="(fret, s) in drill.recipe.parameters.grip.frets"
+              :key="s"
+              :string="draft.strings.length - s"
+              :silent="fret === null"
+              :model-value="draft.strings[s]"
+              @update:model-value="answer(s, $event)"
+            />
             <div v-if="firstFault" class="check-first">
-              <h3>{{ firstFault.silent ? `String ${firstFault.string} sounds and should not. Check first:` : `String ${firstFault.string} ${firstFault.answer === 'dead' ? 'is dead' : 'buzzed'}. Check first:` }}</h3>
-              <ol v-if="firstFault.silent"><li>Does the fingertip next to it lean on it?</li><li>Is the strum too wide?</li></ol>
-              <ol v-else><li>Finger{{ typeof firstFault.finger === 'number' && firstFault.finger > 0 ? ` ${firstFault.finger}` : '' }} right behind the wire, not on it?</li><li>Is a finger leaning on string {{ firstFault.string }}? A long nail?</li><li>Thumb low, so that the fingers arch?</li><li>Only then press a little more, or strike softer.</li></ol>
+              <h3>
+                {{
+                  firstFault.silent
+                    ? `String ${firstFault.string} sounds and should not. Check first:`
+                    : `String ${firstFault.string} ${firstFault.answer === 'dead' ? 'is dead' : 'buzzed'}. Check first:`
+                }}
+              </h3>
+              <ol v-if="firstFault.silent">
+                <li>Does the fingertip next to it lean on it?</li>
+                <li>Is the strum too wide?</li>
+              </ol>
+              <ol v-else>
+                <li>
+                  Finger{{
+                    typeof firstFault.finger === 'number' && firstFault.finger > 0
+                      ? ` ${firstFault.finger}`
+                      : ''
+                  }}
+                  right behind the wire, not on it?
+                </li>
+                <li>Is a finger leaning on string {{ firstFault.string }}? A long nail?</li>
+                <li>Thumb low, so that the fingers arch?</li>
+                <li>Only then press a little more, or strike softer.</li>
+              </ol>
               <p class="small">Still so? It may be the guitar. Keep the take; your teacher will look.</p>
             </div>
           </template>
-          <RootQuiz v-else-if="drill.recipe.family === 'root call'" :key="card.title + takesHere" :drill="drill" :instrument="data.instrument" @start="started ??= seat.now()" @done="(right) => patch({ clean: right, done: true })" />
+          <RootQuiz
+            v-else-if="drill.recipe.family === 'root call'"
+            :key="card.title + takesHere"
+            :drill="drill"
+            :instrument="data.instrument"
+            @start="started ??= seat.now()"
+            @done="(right) => patch({ clean: right, done: true })"
+          />
           <div v-else-if="drill.recipe.family === 'change loop'" class="counter">
             <h2>Take {{ takesHere + 1 }}: {{ say(drill.question) }}</h2>
-            <div class="count"><BButton variant="outline-secondary" class="square" aria-label="One fewer clean" @click="counted(-1)">−</BButton><span><b>{{ draft.clean }}</b> of {{ draft.of }} clean</span><BButton variant="outline-secondary" class="square" aria-label="One more clean" @click="counted(1)">+</BButton></div>
-            <div class="quick"><BButton v-for="n in [10, 9, 8, 7, 5]" :key="n" variant="outline-secondary" :aria-pressed="draft.done && draft.clean === n" @click="patch({ clean: n, done: true })">{{ n }}</BButton><BButton variant="outline-secondary" :aria-pressed="draft.done && draft.clean === 0" @click="patch({ clean: 0, done: true })">none</BButton></div>
+            <div class="count">
+              <BButton
+                variant="outline-secondary"
+                class="square"
+                aria-label="One fewer clean"
+                @click="counted(-1)"
+                >−</BButton
+              ><span
+                ><b>{{ draft.clean }}</b> of {{ draft.of }} clean</span
+              ><BButton
+                variant="outline-secondary"
+                class="square"
+                aria-label="One more clean"
+                @click="counted(1)"
+                >+</BButton
+              >
+            </div>
+            <div class="quick">
+              <BButton
+                v-for="n in [10, 9, 8, 7, 5]"
+                :key="n"
+                variant="outline-secondary"
+                :aria-pressed="draft.done && draft.clean === n"
+                @click="patch({ clean: n, done: true })"
+                >{{ n }}</BButton><BButton
+                variant="outline-secondary"
+                :aria-pressed="draft.done && draft.clean === 0"
+                @click="patch({ clean: 0, done: true })"
+                >none</BButton
+              >
+            </div>
           </div>
-          <div v-else class="counter"><h2>{{ say(drill.question) }}</h2><p class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p><BButton variant="outline-secondary" :aria-pressed="draft.done" @click="patch({ done: true })">Played</BButton></div>
-          <p v-if="silentCount && drill.recipe.family === 'change loop'" class="small">{{ silentCount }} string{{ silentCount > 1 ? 's' : '' }} silent in {{ chordText(target?.chord ?? '') }}.</p>
+          <div v-else class="counter">
+            <h2>{{ say(drill.question) }}</h2>
+            <p class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>
+            <BButton
+              variant="outline-secondary"
+              class="play"
+              
+              :aria-pressed="draft.done"
+              @click="patch({ done: true })"
+              >Played</BButton
+            >
+          </div>
+          <p v-if="silentCount && drill.recipe.family === 'change loop'" class="small">
+            {{ silentCount }} string{{ silentCount > 1 ? 's' : '' }} silent in
+            {{ chordText(target?.chord ?? '') }}.
+          </p>
         </section>
-        <section class="sheet feel-sheet"><h2>How does your hand feel, and where?</h2><FeelPicker :model-value="feel" @update:model-value="hurt" /><p class="small">Pain beyond the skin of a fingertip, or tingling: no more playing today.</p></section>
+        <section class="sheet feel-sheet">
+          <h2>How does your hand feel, and where?</h2>
+          <FeelPicker :model-value="feel" @update:model-value="hurt" />
+          <p class="small">Pain beyond the skin of a fingertip, or tingling: no more playing today.</p>
+        </section>
         <section class="sheet keep-sheet">
-          <div><p class="note" role="status">{{ said || (takesHere ? `${takesHere} take${takesHere > 1 ? 's' : ''} kept` : drill.recipe.family === 'change loop' && draft.done ? `${draft.clean} of ${draft.of} clean` : '') }}</p><p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p></div>
-          <div class="keep-acts"><BButton v-if="at + 1 < cards.length" variant="outline-secondary" @click="go(at + 1)">Next card</BButton><BButton class="pri" variant="dark" :aria-disabled="!complete" @click="keep">Keep this take</BButton></div>
+          <div>
+            <p class="note" role="status">
+              {{
+                said ||
+                (takesHere
+                  ? `${takesHere} take${takesHere > 1 ? 's' : ''} kept`
+                  : drill.recipe.family === 'change loop' && draft.done
+                    ? `${draft.clean} of ${draft.of} clean`
+                    : '')
+              }}
+            </p>
+            <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+          </div>
+          <div class="keep-acts">
+            <BButton v-if="at + 1 < cards.length" variant="outline-secondary" @click="go(at + 1)"
+              >Next card</BButton
+            ><BButton class="pri" variant="dark" :aria-disabled="!complete" @click="keep"
+              >Keep this take</BButton
+            >
+          </div>
         </section>
       </template>
     </div>
@@ -231,46 +468,198 @@ const title = (name: string) => chordText(name).replace(' → ', ' → ');
 </template>
 
 <style>
-.house.bare .place:has(.room) { padding: 0; }
-.room { display: flex; flex-direction: column; height: 100%; }
-.room-head { background: var(--wing); color: var(--wing-ink); display: flex; align-items: center; gap: 12px; padding: 8px 16px; min-height: 52px; }
-.room-head h1 { font-size: 20px; }
-.room-head .small { margin-left: auto; color: var(--wing-label); font-size: 15.5px; }
-.room-body { flex: 1; min-height: 0; padding: 8px; display: grid; grid-template-columns: minmax(0, 832fr) minmax(0, 424fr); gap: 8px; align-content: start; grid-auto-rows: max-content; }
-.neck-sheet, .room-body > .empty, .caution-sheet, .room-body > .refusal { grid-column: 1 / 3; }
-.big-title { font-size: 34px; }
-.caution-sheet { font-size: 18px; display: flex; flex-direction: column; gap: 10px; border: 2px solid var(--breast); }
-.caution-sheet h2 { font-size: 34px; }
-.room-ledger { columns: auto; display: flex; gap: 22px; flex-wrap: wrap; font-size: 15.5px; }
-.plain-words { font-size: 22px; padding: 26px 0; }
-.tab-sheet { grid-column: 1; grid-row: 2; }
-.time-sheet { grid-column: 2; grid-row: 2; display: flex; align-items: center; gap: 12px; flex-wrap: wrap; }
-.answer-sheet { grid-column: 1; grid-row: 3 / 5; }
-.feel-sheet { grid-column: 2; grid-row: 3; }
-.keep-sheet { grid-column: 2; grid-row: 4; display: flex; justify-content: space-between; gap: 10px; align-items: center; }
-.bpm { text-align: center; line-height: 1; }
-.bpm b { font-size: 34px; display: block; }
-.bpm small { font-size: 12.5px; }
-.square { width: 48px; min-height: 48px; font-size: 22px; }
-.play { min-height: 48px; font-size: 15.5px; }
-.counter { display: flex; flex-direction: column; gap: 10px; align-items: flex-start; }
-.count { display: flex; align-items: center; gap: 14px; font-size: 18px; }
-.count b { font-size: 34px; }
-.quick { display: flex; gap: 6px; flex-wrap: wrap; }
-.quick .btn { min-width: 48px; min-height: 48px; }
-.counter [aria-pressed='true'] { background: var(--wash-crown); border-color: var(--crown); }
-.check-first { border-top: 4px solid var(--wingbar); margin-top: 8px; padding-top: 6px; }
-.check-first ol { list-style: decimal; padding-left: 20px; font-size: 14px; }
-.keep-acts { display: flex; gap: 8px; }
-.keep-acts .btn { min-height: 48px; font-size: 15.5px; }
+.house.bare .place:has(.room) {
+  padding: 0;
+}
+.room {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.room-head {
+  background: var(--wing);
+  color: var(--wing-ink);
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 16px;
+  min-height: 52px;
+}
+.room-head h1 {
+  font-size: 20px;
+}
+.room-head .small {
+  margin-left: auto;
+  color: var(--wing-label);
+  font-size: 15.5px;
+}
+.room-body {
+  flex: 1;
+  min-height: 0;
+  padding: 8px;
+  display: grid;
+  grid-template-columns: minmax(0, 832fr) minmax(0, 424fr);
+  gap: 8px;
+  align-content: start;
+  grid-auto-rows: max-content;
+}
+.neck-sheet,
+.room-body > .empty,
+.caution-sheet,
+.room-body > .refusal {
+  grid-column: 1 / 3;
+}
+.big-title {
+  font-size: 34px;
+}
+.caution-sheet {
+  font-size: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  border: 2px solid var(--breast);
+}
+.caution-sheet h2 {
+  font-size: 34px;
+}
+.room-ledger {
+  columns: auto;
+  display: flex;
+  gap: 22px;
+  flex-wrap: wrap;
+  font-size: 15.5px;
+}
+.plain-words {
+  font-size: 22px;
+  padding: 26px 0;
+}
+.tab-sheet {
+  grid-column: 1;
+  grid-row: 2;
+}
+.time-sheet {
+  grid-column: 2;
+  grid-row: 2;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.answer-sheet {
+  grid-column: 1;
+  grid-row: 3 / 5;
+}
+.feel-sheet {
+  grid-column: 2;
+  grid-row: 3;
+}
+.keep-sheet {
+  grid-column: 2;
+  grid-row: 4;
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+}
+.bpm {
+  text-align: center;
+  line-height: 1;
+}
+.bpm b {
+  font-size: 34px;
+  display: block;
+}
+.bpm small {
+  font-size: 12.5px;
+}
+.square {
+  width: 48px;
+  min-height: 48px;
+  font-size: 22px;
+}
+.play {
+  min-height: 48px;
+  font-size: 15.5px;
+}
+.counter {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  align-items: flex-start;
+}
+.count {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  font-size: 18px;
+}
+.count b {
+  font-size: 34px;
+}
+.quick {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.quick .btn {
+  min-width: 48px;
+  min-height: 48px;
+}
+.counter [aria-pressed='true'] {
+  background: var(--wash-crown);
+  border-color: var(--crown);
+}
+.check-first {
+  border-top: 4px solid var(--wingbar);
+  margin-top: 8px;
+  padding-top: 6px;
+}
+.check-first ol {
+  list-style: decimal;
+  padding-left: 20px;
+  font-size: 14px;
+}
+.keep-acts {
+  display: flex;
+  gap: 8px;
+}
+.keep-acts .btn {
+  min-height: 48px;
+  font-size: 15.5px;
+}
 @media (max-width: 699px) {
-  .room-head .small { display: none; }
-  .room-head .btn { margin-left: auto; }
-  .room-body { grid-template-columns: minmax(0, 1fr); padding: 6px 6px 84px; gap: 6px; }
-  .room-body > * { grid-column: 1 !important; grid-row: auto !important; }
-  .big-title { font-size: 28px; }
-  .keep-sheet { position: fixed; left: 0; right: 0; bottom: 26px; border-top: 1px solid var(--line-strong); z-index: 5; }
-  .keep-acts { flex: none; }
-  .feel .three button, .feel .places button { min-height: 48px; }
+  .room-head .small {
+    display: none;
+  }
+  .room-head .btn {
+    margin-left: auto;
+  }
+  .room-body {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 6px 6px 84px;
+    gap: 6px;
+  }
+  .room-body > * {
+    grid-column: 1 !important;
+    grid-row: auto !important;
+  }
+  .big-title {
+    font-size: 28px;
+  }
+  .keep-sheet {
+    position: fixed;
+    left: 0;
+    right: 0;
+    bottom: 26px;
+    border-top: 1px solid var(--line-strong);
+    z-index: 5;
+  }
+  .keep-acts {
+    flex: none;
+  }
+  .feel .three button,
+  .feel .places button {
+    min-height: 48px;
+  }
 }
 </style>

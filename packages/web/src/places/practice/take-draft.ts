@@ -13,10 +13,11 @@ export interface Draft {
   readonly tempoBpm: number | null;
 }
 
-export const CHANGES_ASKED = 10;
+const CHANGES_ASKED = 10;
 
 export function emptyDraft(drill: Drill): Draft {
-  const strings = drill.recipe.family === 'ring check' ? drill.recipe.parameters.grip.frets.map(() => null) : [];
+  const strings =
+    drill.recipe.family === 'ring check' ? drill.recipe.parameters.grip.frets.map(() => null) : [];
   const of = drill.recipe.family === 'root call' ? drill.recipe.parameters.count : CHANGES_ASKED;
   return { strings, clean: 0, of, done: false, tempoBpm: drill.tempoBpm };
 }
@@ -30,7 +31,9 @@ export function isComplete(draft: Draft, drill: Drill): boolean {
 function stepsOf(draft: Draft, drill: Drill): StepOutcome[] {
   if (drill.recipe.family === 'ring check') {
     const { frets } = drill.recipe.parameters.grip;
-    return draft.strings.map((answer, s) => (answer === 'clean' ? 'clean' : frets[s] === null ? 'stray string' : answer === 'dead' ? 'dead' : 'buzz'));
+    return draft.strings.map((answer, s) =>
+      answer === 'clean' ? 'clean' : frets[s] === null ? 'stray string' : answer === 'dead' ? 'dead' : 'buzz',
+    );
   }
   if (drill.recipe.family === 'warm up') return ['clean'];
   const missed: StepOutcome = drill.recipe.family === 'root call' ? 'wrong note' : 'late';
@@ -57,7 +60,13 @@ export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When
     tempoBpm: drill.tempoBpm === null ? null : draft.tempoBpm,
     steps,
     // Every string has to be right for a clean ring check; one wrong is nearly.
-    result: ring ? (missing === 0 ? 'clean' : missing === 1 ? 'nearly' : 'not yet') : resultOf(clean, steps.length),
+    result: ring
+      ? missing === 0
+        ? 'clean'
+        : missing === 1
+          ? 'nearly'
+          : 'not yet'
+      : resultOf(clean, steps.length),
     feel,
     source: drill.recipe.family === 'root call' ? 'quiz' : 'self',
   };

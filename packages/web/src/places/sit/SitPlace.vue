@@ -5,7 +5,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import FinchMark from '../../app/FinchMark.vue';
-import { homeOf } from '../../app/router';
+import { homeOf } from '../../app/home';
 import { useKeys } from '../../app/keys';
 import { sayError } from '../../app/words';
 import { call } from '../../session/api';
@@ -39,7 +39,15 @@ async function sit(one: Seat) {
     trouble.value = sayError(problem);
   }
 }
-useKeys([1, 2, 3, 4, 5].map((n) => ({ key: String(n), shown: n === 1 ? '1 – 5' : String(n), does: 'sit down as', quiet: n > 1, run: () => void (seats.value[n - 1] && sit(seats.value[n - 1])) })));
+useKeys(
+  [1, 2, 3, 4, 5].map((n) => ({
+    key: String(n),
+    shown: n === 1 ? '1 – 5' : String(n),
+    does: 'sit down as',
+    quiet: n > 1,
+    run: () => void (seats.value[n - 1] && sit(seats.value[n - 1])),
+  })),
+);
 // A studio with one seat has nobody else to be.
 watch(seats, (all) => {
   if (all.length === 1 && !seat.seat && !seat.studio?.demo) void sit(all[0]);
@@ -50,30 +58,67 @@ watch(seats, (all) => {
   <div class="sit">
     <section class="sheet">
       <h1 class="display"><FinchMark /> Zealous Finch</h1>
-      <p v-if="seat.studio?.demo" class="note">{{ seat.studio.name }}, pit band of a travelling puppet theatre that winters on an invented island. Sit down as:</p>
+      <p v-if="seat.studio?.demo" class="note">
+        {{ seat.studio.name }}, pit band of a travelling puppet theatre that winters on an invented island.
+        Sit down as:
+      </p>
       <p v-else class="note">Sit down as:</p>
-      <p v-if="error" class="refusal">{{ sayError(error) }} <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton></p>
+      <p v-if="error" class="refusal">
+        {{ sayError(error) }}
+        <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
+      </p>
       <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
       <ul class="seats">
         <li v-for="(one, i) in seats" :key="one.membershipId">
           <kbd>{{ i + 1 }}</kbd>
           <div>
-            <div><span class="display person">{{ one.name }}</span> <span class="small">{{ one.about }}</span></div>
+            <div>
+              <span class="display person">{{ one.name }}</span> <span class="small">{{ one.about }}</span>
+            </div>
             <div class="note">{{ what[one.roles[0]] }}</div>
           </div>
-          <BButton variant="outline-secondary" :class="{ pri: i === 0 }" @click="sit(one)">Sit down<span class="visually-hidden"> as {{ one.name }}</span></BButton>
+          <BButton variant="outline-secondary" :class="{ pri: i === 0 }" @click="sit(one)"
+            >Sit down<span class="visually-hidden"> as {{ one.name }}</span></BButton
+          >
         </li>
       </ul>
-      <p v-if="seat.studio?.demo" class="small">Made up: 24 students from 8 to 71 and fourteen weeks, played by simulated players. No password; this server answers on this computer alone. Nothing here is medical advice.</p>
+      <p v-if="seat.studio?.demo" class="small">
+        Made up: 24 students from 8 to 71 and fourteen weeks, played by simulated players. No password; this
+        server answers on this computer alone. Nothing here is medical advice.
+      </p>
     </section>
   </div>
 </template>
 
 <style>
-.sit { display: grid; place-items: start center; overflow-y: auto; padding-top: 5vh; height: 100%; }
-.sit .sheet { width: min(620px, 100%); padding: 22px 24px; }
-.sit h1 { font-size: 34px; margin-bottom: 10px; }
-.sit .seats { margin: 14px 0; border-top: 1px solid var(--line); }
-.sit .seats li { display: grid; grid-template-columns: auto 1fr auto; gap: 16px; align-items: center; padding: 12px 0; border-bottom: 1px solid var(--line); }
-.sit .person { font-size: 22px; }
+.sit {
+  display: grid;
+  place-items: start center;
+  overflow-y: auto;
+  padding-top: 5vh;
+  height: 100%;
+}
+.sit .sheet {
+  width: min(620px, 100%);
+  padding: 22px 24px;
+}
+.sit h1 {
+  font-size: 34px;
+  margin-bottom: 10px;
+}
+.sit .seats {
+  margin: 14px 0;
+  border-top: 1px solid var(--line);
+}
+.sit .seats li {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 16px;
+  align-items: center;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--line);
+}
+.sit .person {
+  font-size: 22px;
+}
 </style>

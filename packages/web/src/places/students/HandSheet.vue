@@ -18,12 +18,18 @@ const limit = ref('');
 const barre = ref('');
 const thumb = ref(false);
 const left = ref(false);
-const since = computed(() => (props.student.hand.from ? new Date(props.student.hand.from).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) : null));
+const since = computed(() =>
+  props.student.hand.from
+    ? new Date(props.student.hand.from).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+    : null,
+);
 const reachMm = computed(() => props.student.hand.value.reachMm ?? null);
 const change = computed(() => {
   const before = props.student.limitsBefore?.value.gripEffort;
   const now = props.student.limits.value.gripEffort;
-  return before === undefined || before === now ? null : `${now > before ? 'up' : 'down'} ${Math.abs(now - before)} since ${new Date(props.student.limitsBefore?.from ?? 0).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`;
+  return before === undefined || before === now
+    ? null
+    : `${now > before ? 'up' : 'down'} ${Math.abs(now - before)} since ${new Date(props.student.limitsBefore?.from ?? 0).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`;
 });
 function edit() {
   const { hand, instrument, limits } = props.student;
@@ -46,7 +52,15 @@ async function keep() {
       body: {
         version,
         // The measured reach also says how large the hand is, as far as one number can.
-        hand: { ...hand.value, reachMm: measured, thumbOver: thumb.value, sizeFactor: measured === undefined ? hand.value.sizeFactor : Math.min(1.25, Math.max(0.6, Math.round((measured / REFERENCE_REACH_MM) * 100) / 100)) },
+        hand: {
+          ...hand.value,
+          reachMm: measured,
+          thumbOver: thumb.value,
+          sizeFactor:
+            measured === undefined
+              ? hand.value.sizeFactor
+              : Math.min(1.25, Math.max(0.6, Math.round((measured / REFERENCE_REACH_MM) * 100) / 100)),
+        },
         instrument: { ...instrument.value, scaleLengthMm: Number(scale.value), leftHanded: left.value },
         limits: { ...limits.value, gripEffort: Number(limit.value), barreMinutes: Number(barre.value) },
       },
@@ -58,35 +72,93 @@ async function keep() {
   }
 }
 defineExpose({ edit });
-const bars = computed(() => (reachMm.value === null ? [] : [{ name: '1–2', share: 86 }, { name: '1–3', share: 114 }, { name: '1–4', share: 140 }].map((one) => ({ ...one, mm: Math.round((one.share / REFERENCE_REACH_MM) * (reachMm.value ?? 0)), measured: one.name === '1–4' }))));
+const bars = computed(() =>
+  reachMm.value === null
+    ? []
+    : [
+        { name: '1–2', share: 86 },
+        { name: '1–3', share: 114 },
+        { name: '1–4', share: 140 },
+      ].map((one) => ({
+        ...one,
+        mm: Math.round((one.share / REFERENCE_REACH_MM) * (reachMm.value ?? 0)),
+        measured: one.name === '1–4',
+      })),
+);
 </script>
 
 <template>
   <section class="hand-sheet">
-    <div class="spread"><h2>{{ student.instrument.value.leftHanded ? 'Right hand frets' : 'Left hand frets' }}</h2><span class="small">{{ since ? `since ${since}` : 'not measured' }}</span></div>
-    <div v-if="bars.length" class="reach">
-      <template v-for="bar in bars" :key="bar.name"><span class="small">{{ bar.name }}</span><span class="span" :style="{ width: `${bar.mm * 1.05}px` }" /><b :class="{ guess: !bar.measured }">{{ bar.mm }} mm</b></template>
+    <div class="spread">
+      <h2>{{ student.instrument.value.leftHanded ? 'Right hand frets' : 'Left hand frets' }}</h2>
+      <span class="small">{{ since ? `since ${since}` : 'not measured' }}</span>
     </div>
-    <p v-else class="caution">A middle hand of 140 mm is assumed until you measure: fingers 1 and 4, as wide as stays easy, after warming up.</p>
+    <div v-if="bars.length" class="reach">
+      <template v-for="bar in bars" :key="bar.name"
+        ><span class="small">{{ bar.name }}</span
+        ><span class="span" :style="{ width: `${bar.mm * 1.05}px` }" /><b :class="{ guess: !bar.measured }"
+          >{{ bar.mm }} mm</b
+        ></template
+      >
+    </div>
+    <p v-else class="caution">
+      A middle hand of 140 mm is assumed until you measure: fingers 1 and 4, as wide as stays easy, after
+      warming up.
+    </p>
     <p v-if="bars.length" class="small">1–4 measured; the others follow from it.</p>
     <dl>
-      <div><dt>Scale</dt><dd>{{ student.instrument.value.scaleLengthMm }} mm</dd></div>
-      <div><dt>Thumb over the top</dt><dd>{{ student.hand.value.thumbOver ? 'yes' : 'no' }}</dd></div>
-      <div><dt>Barre minutes in 30</dt><dd>{{ student.limits.value.barreMinutes }}</dd></div>
-      <div><dt>Hand load in a lesson, at most</dt><dd>{{ student.limits.value.load }}</dd></div>
-      <div><dt>Hand felt easy, tense, pain</dt><dd>{{ student.feels.easy }}, {{ student.feels.tense }}, {{ student.feels.pain }}</dd></div>
+      <div>
+        <dt>Scale</dt>
+        <dd>{{ student.instrument.value.scaleLengthMm }} mm</dd>
+      </div>
+      <div>
+        <dt>Thumb over the top</dt>
+        <dd>{{ student.hand.value.thumbOver ? 'yes' : 'no' }}</dd>
+      </div>
+      <div>
+        <dt>Barre minutes in 30</dt>
+        <dd>{{ student.limits.value.barreMinutes }}</dd>
+      </div>
+      <div>
+        <dt>Hand load in a lesson, at most</dt>
+        <dd>{{ student.limits.value.load }}</dd>
+      </div>
+      <div>
+        <dt>Hand felt easy, tense, pain</dt>
+        <dd>{{ student.feels.easy }}, {{ student.feels.tense }}, {{ student.feels.pain }}</dd>
+      </div>
     </dl>
     <h2>Effort limit for one grip</h2>
-    <div class="limit"><ShimMark :effort="student.limits.value.gripEffort" :width="120" :height="44" /><span class="big">{{ student.limits.value.gripEffort }}</span><span class="small">{{ change ?? (student.limits.value.assumed ? 'assumed until you set it' : 'set by the teacher') }}</span></div>
+    <div class="limit">
+      <ShimMark :effort="student.limits.value.gripEffort" :width="120" :height="44" /><span class="big">{{
+        student.limits.value.gripEffort
+      }}</span
+      ><span class="small">{{
+        change ?? (student.limits.value.assumed ? 'assumed until you set it' : 'set by the teacher')
+      }}</span>
+    </div>
     <BButton v-if="mayWrite" variant="outline-secondary" size="sm" @click="edit">Measure and set</BButton>
     <BModal v-model="open" title="Measure and set" no-footer>
-      <p class="note">After three easy minutes. Fingers 1 and 4 as wide as stays easy, never forced; the neck is the ruler. Pain: stop, and ask a doctor or a hand therapist.</p>
+      <p class="note">
+        After three easy minutes. Fingers 1 and 4 as wide as stays easy, never forced; the neck is the ruler.
+        Pain: stop, and ask a doctor or a hand therapist.
+      </p>
       <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
       <form class="grid" @submit.prevent="keep">
-        <label>Reach 1–4, mm (70 to 180)<BFormInput v-model="reach" type="number" step="1" placeholder="not measured" /></label>
+        <label
+          >Reach 1–4, mm (70 to 180)<BFormInput
+            v-model="reach"
+            type="number"
+            step="1"
+            placeholder="not measured"
+        /></label>
         <label>Scale, mm (480 to 700)<BFormInput v-model="scale" type="number" step="1" required /></label>
-        <label>Effort limit for one grip (10 to 100)<BFormInput v-model="limit" type="number" step="1" required /></label>
-        <label>Barre minutes in thirty (0 to 20)<BFormInput v-model="barre" type="number" step="0.5" required /></label>
+        <label
+          >Effort limit for one grip (10 to 100)<BFormInput v-model="limit" type="number" step="1" required
+        /></label>
+        <label
+          >Barre minutes in thirty (0 to 20)<BFormInput v-model="barre" type="number" step="0.5" required
+        /></label>
         <BFormCheckbox v-model="thumb">Thumb may fret string 6</BFormCheckbox>
         <BFormCheckbox v-model="left">Left-handed guitar</BFormCheckbox>
         <BButton type="submit" variant="dark">Keep from today on</BButton>
@@ -96,15 +168,65 @@ const bars = computed(() => (reachMm.value === null ? [] : [{ name: '1–2', sha
 </template>
 
 <style>
-.hand-sheet { display: flex; flex-direction: column; gap: 10px; align-items: stretch; }
-.hand-sheet dl > div { display: flex; justify-content: space-between; padding: 3px 0; font-size: 14px; }
-.hand-sheet dl { border-block: 1px solid var(--line); padding: 6px 0; }
-.hand-sheet dd { font-weight: 700; }
-.reach { display: grid; grid-template-columns: 34px auto 1fr; gap: 8px; align-items: center; font-size: 14px; }
-.reach .span { height: 14px; border: 2px solid var(--crown); border-block: 0; position: relative; }
-.reach .span::after { content: ''; position: absolute; left: 0; right: 0; top: 6px; border-top: 2px solid var(--crown); }
-.reach .guess { font-weight: 400; color: var(--ink3); }
-.limit { display: flex; align-items: flex-end; gap: 14px; }
-.limit .big { font-size: 34px; font-weight: 700; line-height: 1; }
-.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 14px; margin-top: 12px; font-size: 14px; }
+.hand-sheet {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  align-items: stretch;
+}
+.hand-sheet dl > div {
+  display: flex;
+  justify-content: space-between;
+  padding: 3px 0;
+  font-size: 14px;
+}
+.hand-sheet dl {
+  border-block: 1px solid var(--line);
+  padding: 6px 0;
+}
+.hand-sheet dd {
+  font-weight: 700;
+}
+.reach {
+  display: grid;
+  grid-template-columns: 34px auto 1fr;
+  gap: 8px;
+  align-items: center;
+  font-size: 14px;
+}
+.reach .span {
+  height: 14px;
+  border: 2px solid var(--crown);
+  border-block: 0;
+  position: relative;
+}
+.reach .span::after {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 6px;
+  border-top: 2px solid var(--crown);
+}
+.reach .guess {
+  font-weight: 400;
+  color: var(--ink3);
+}
+.limit {
+  display: flex;
+  align-items: flex-end;
+  gap: 14px;
+}
+.limit .big {
+  font-size: 34px;
+  font-weight: 700;
+  line-height: 1;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  margin-top: 12px;
+  font-size: 14px;
+}
 </style>

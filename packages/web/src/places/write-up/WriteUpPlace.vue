@@ -15,14 +15,20 @@ import PurflingBar from '../../instruments/PurflingBar.vue';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useLesson, useStudent } from '../../session/queries';
-import type { LessonRun } from '../lesson/lesson-run';
+import type { LessonRun } from '../../session/lesson-run';
 
 const props = defineProps<{ lessonId?: string }>();
 const bench = useBench();
 const router = useRouter();
 const client = useQueryClient();
 const { data: onBench } = useStudent(() => bench.studentId);
-const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.lessons.find((lesson) => lesson.state === 'taught')?.id || null);
+const id = computed(
+  () =>
+    props.lessonId ||
+    bench.lessonId ||
+    onBench.value?.lessons.find((lesson) => lesson.state === 'taught')?.id ||
+    null,
+);
 const { data: lesson, error, refetch } = useLesson(id);
 watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: true });
 const runs = useLocalStorage<Record<string, LessonRun>>('finch-lessons', {});
@@ -30,32 +36,76 @@ const rows = ref<DoneBody['blocks']>([]);
 const note = ref('');
 const trouble = ref('');
 const kept = ref(false);
-watch(lesson, (now) => {
-  if (!now || kept.value) return;
-  rows.value = now.done?.blocks.map((row) => ({ ...row })) ?? (now.plan?.blocks ?? []).map((block) => ({ blockId: block.id, title: block.title, kind: block.kind, minutes: block.minutes, takes: { clean: 0, nearly: 0, notYet: 0 }, brought: false }));
-  note.value = now.note || runs.value[now.id]?.note || '';
-}, { immediate: true });
+watch(
+  lesson,
+  (now) => {
+    if (!now || kept.value) return;
+    rows.value =
+      now.done?.blocks.map((row) => ({ ...row })) ??
+      (now.plan?.blocks ?? []).map((block) => ({
+        blockId: block.id,
+        title: block.title,
+        kind: block.kind,
+        minutes: block.minutes,
+        takes: { clean: 0, nearly: 0, notYet: 0 },
+        brought: false,
+      }));
+    note.value = now.note || runs.value[now.id]?.note || '';
+  },
+  { immediate: true },
+);
 const planned = computed<readonly PlanBlock[]>(() => lesson.value?.plan?.blocks ?? []);
-const plannedStrips = computed(() => planned.value.map((block) => ({ name: say(block.title), value: block.minutes, category: CATEGORY[block.kind] })));
-const doneStrips = computed(() => rows.value.map((row) => ({ name: say(row.title), value: Number(row.minutes), category: CATEGORY[row.kind] })));
+const plannedStrips = computed(() =>
+  planned.value.map((block) => ({
+    name: say(block.title),
+    value: block.minutes,
+    category: CATEGORY[block.kind],
+  })),
+);
+const doneStrips = computed(() =>
+  rows.value.map((row) => ({
+    name: say(row.title),
+    value: Number(row.minutes),
+    category: CATEGORY[row.kind],
+  })),
+);
 const doneMinutes = computed(() => rows.value.reduce((sum, row) => sum + Number(row.minutes), 0));
-const plannedFor = (row: DoneBody['blocks'][number]) => planned.value.find((block) => block.id === row.blockId)?.minutes;
+const plannedFor = (row: DoneBody['blocks'][number]) =>
+  planned.value.find((block) => block.id === row.blockId)?.minutes;
 const takesOf = (row: DoneBody['blocks'][number]) => {
   const { clean, nearly, notYet } = row.takes;
-  return clean + nearly + notYet === 0 ? 'no take' : [clean && `${clean} clean`, nearly && `${nearly} nearly`, notYet && `${notYet} not yet`].filter(Boolean).join(', ');
+  return clean + nearly + notYet === 0
+    ? 'no take'
+    : [clean && `${clean} clean`, nearly && `${nearly} nearly`, notYet && `${notYet} not yet`]
+        .filter(Boolean)
+        .join(', ');
 };
-const total = computed(() => Math.max(planMinutes(planned.value), doneMinutes.value, lesson.value?.minutes ?? 0));
+const total = computed(() =>
+  Math.max(planMinutes(planned.value), doneMinutes.value, lesson.value?.minutes ?? 0),
+);
 const verdict = (row: DoneBody['blocks'][number]) => {
   const plan = plannedFor(row);
   if (row.brought || plan === undefined) return { text: 'brought', look: '' };
   if (Number(row.minutes) === 0) return { text: 'left for next time', look: 'over' };
-  return Number(row.minutes) + 1.5 < plan ? { text: 'in part', look: '' } : { text: 'covered', look: 'ready' };
+  return Number(row.minutes) + 1.5 < plan
+    ? { text: 'in part', look: '' }
+    : { text: 'covered', look: 'ready' };
 };
 async function keep() {
   if (!lesson.value) return;
   trouble.value = '';
   try {
-    const made = await call(routes.keepWriteUp, { params: { lessonId: lesson.value.id }, body: { version: lesson.value.version, done: { schemaVersion: 1, blocks: rows.value.map((row) => ({ ...row, minutes: Math.max(0, Number(row.minutes) || 0) })) }, note: note.value } });
+    const made = await call(routes.keepWriteUp, {
+      params: { lessonId: lesson.value.id },
+      body: {
+        version: lesson.value.version,
+        done: {
+          schemaVersion: 1,
+          blocks: rows.value.map((row) => ({ ...row, minutes: Math.max(0, Number(row.minutes) || 0) })),
+        },
+        note: note.value,
+      },
+    });
     kept.value = true;
     client.setQueryData(['lesson', made.id], made);
     const { [made.id]: _written, ...others } = runs.value;
@@ -66,7 +116,18 @@ async function keep() {
     trouble.value = `Write-up not kept: ${sayError(problem)}`;
   }
 }
-const when = computed(() => (lesson.value ? new Date(lesson.value.startsAt).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit', timeZone: lesson.value.timeZone }) : ''));
+const when = computed(() =>
+  lesson.value
+    ? new Date(lesson.value.startsAt).toLocaleString('en-GB', {
+        weekday: 'short',
+        day: 'numeric',
+        month: 'long',
+        hour: '2-digit',
+        minute: '2-digit',
+        timeZone: lesson.value.timeZone,
+      })
+    : '',
+);
 useKeys([
   { key: 'n', does: 'note', run: () => document.getElementById('write-note')?.focus() },
   { key: 'Enter', does: 'keep write-up', run: () => void keep() },
@@ -77,25 +138,63 @@ useKeys([
 <template>
   <div class="write">
     <PatternDefs />
-    <p v-if="!id" class="sheet empty">No lesson waits for its write-up here. Teach one, or open one from the Board.</p>
-    <p v-else-if="error" class="refusal">{{ sayError(error) }} <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton></p>
+    <p v-if="!id" class="sheet empty">
+      No lesson waits for its write-up here. Teach one, or open one from the Board.
+    </p>
+    <p v-else-if="error" class="refusal">
+      {{ sayError(error) }}
+      <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
+    </p>
     <p v-else-if="!lesson" class="sheet empty">Reading the lesson…</p>
     <template v-else>
       <section class="sheet scroll done" tabindex="0" aria-label="Done against planned">
-        <div class="spread"><h1 class="h2like">Done against planned</h1><span class="small">{{ when }} · filled in by the lesson; touch only what is wrong</span></div>
-        <p class="small">planned, <b>{{ planned.length ? planMinutes(planned) : 0 }} min</b>{{ planned.length ? '' : ' (no plan was kept for this lesson)' }}</p>
+        <div class="spread">
+          <h1 class="h2like">Done against planned</h1>
+          <span class="small">{{ when }} · filled in by the lesson; touch only what is wrong</span>
+        </div>
+        <p class="small">
+          planned, <b>{{ planned.length ? planMinutes(planned) : 0 }} min</b
+          >{{ planned.length ? '' : ' (no plan was kept for this lesson)' }}
+        </p>
         <PurflingBar v-if="planned.length" :strips="plannedStrips" :total="total" unit="minutes planned" />
         <PurflingBar :strips="doneStrips" :total="total" unit="minutes done" />
-        <p class="small">done, <b>{{ Math.round(doneMinutes) }} min</b></p>
+        <p class="small">
+          done, <b>{{ Math.round(doneMinutes) }} min</b>
+        </p>
         <table>
-          <thead><tr><th scope="col">block</th><th scope="col">planned</th><th scope="col">done</th><th scope="col">takes</th><th scope="col">promised against covered</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">block</th>
+              <th scope="col">planned</th>
+              <th scope="col">done</th>
+              <th scope="col">takes</th>
+              <th scope="col">promised against covered</th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="(row, i) in rows" :key="row.blockId">
-              <th scope="row"><svg width="16" height="13" aria-hidden="true"><rect width="16" height="13" :fill="`url(#cat-${CATEGORY[row.kind]})`" /></svg> {{ say(row.title) }}</th>
+              <th scope="row">
+                <svg width="16" height="13" aria-hidden="true">
+                  <rect width="16" height="13" :fill="`url(#cat-${CATEGORY[row.kind]})`" />
+                </svg>
+                {{ say(row.title) }}
+              </th>
               <td>{{ plannedFor(row) ?? '–' }}</td>
-              <td><BFormInput v-model.number="rows[i].minutes" type="number" min="0" max="240" step="1" size="sm" :aria-label="`Minutes done: ${say(row.title)}`" /></td>
+              <td>
+                <BFormInput
+                  v-model.number="rows[i].minutes"
+                  type="number"
+                  min="0"
+                  max="240"
+                  step="1"
+                  size="sm"
+                  :aria-label="`Minutes done: ${say(row.title)}`"
+                />
+              </td>
               <td>{{ takesOf(row) }}</td>
-              <td><span class="tag" :class="verdict(row).look">{{ verdict(row).text }}</span></td>
+              <td>
+                <span class="tag" :class="verdict(row).look">{{ verdict(row).text }}</span>
+              </td>
             </tr>
           </tbody>
         </table>
@@ -103,25 +202,83 @@ useKeys([
       </section>
       <section class="sheet words">
         <label for="write-note"><h2>Note</h2></label>
-        <BFormTextarea id="write-note" v-model="note" rows="8" maxlength="2000" placeholder="What to remember next time" />
+        <BFormTextarea
+          id="write-note"
+          v-model="note"
+          rows="8"
+          maxlength="2000"
+          placeholder="What to remember next time"
+        />
         <p class="small">{{ note.length }} of 2000 characters</p>
         <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
-        <p v-if="lesson.state === 'written' || kept" class="note" role="status"><span class="tag ready">written up</span></p>
-        <div class="acts"><BButton variant="outline-secondary" @click="router.push({ name: 'student', params: { studentId: lesson.studentId } })">Open student</BButton><BButton class="pri" variant="dark" @click="keep"><IconCheck aria-hidden="true" /> Keep write-up</BButton></div>
+        <p v-if="lesson.state === 'written' || kept" class="note" role="status">
+          <span class="tag ready">written up</span>
+        </p>
+        <div class="acts">
+          <BButton
+            variant="outline-secondary"
+            @click="router.push({ name: 'student', params: { studentId: lesson.studentId } })"
+            >Open student</BButton
+          ><BButton class="pri" variant="dark" @click="keep"
+            ><IconCheck aria-hidden="true" /> Keep write-up</BButton
+          >
+        </div>
       </section>
     </template>
   </div>
 </template>
 
 <style>
-.write { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr); gap: 8px; }
-.write .done { display: flex; flex-direction: column; gap: 6px; }
-.write table { width: 100%; font-size: 14px; border-collapse: collapse; margin-top: 6px; }
-.write th { text-align: left; font-weight: 400; }
-.write thead th { font-size: 12.5px; color: var(--ink3); border-bottom: 2px solid var(--ink); padding: 2px 8px 4px 0; }
-.write tbody :is(th, td) { border-bottom: 1px solid var(--line); padding: 4px 8px 4px 0; }
-.write input[type='number'] { width: 76px; text-align: right; font-weight: 700; }
-.write .words { display: flex; flex-direction: column; gap: 8px; }
-.write .acts { display: flex; gap: 8px; justify-content: flex-end; margin-top: auto; }
-@media (max-width: 820px) { .write { grid-template-columns: minmax(0, 1fr); overflow-y: auto; } }
+.write {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
+  gap: 8px;
+}
+.write .done {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.write table {
+  width: 100%;
+  font-size: 14px;
+  border-collapse: collapse;
+  margin-top: 6px;
+}
+.write th {
+  text-align: left;
+  font-weight: 400;
+}
+.write thead th {
+  font-size: 12.5px;
+  color: var(--ink3);
+  border-bottom: 2px solid var(--ink);
+  padding: 2px 8px 4px 0;
+}
+.write tbody :is(th, td) {
+  border-bottom: 1px solid var(--line);
+  padding: 4px 8px 4px 0;
+}
+.write input[type='number'] {
+  width: 76px;
+  text-align: right;
+  font-weight: 700;
+}
+.write .words {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.write .acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+  margin-top: auto;
+}
+@media (max-width: 820px) {
+  .write {
+    grid-template-columns: minmax(0, 1fr);
+    overflow-y: auto;
+  }
+}
 </style>

@@ -6,7 +6,7 @@ import type { DoneBody } from '@finch/contract';
 import type { TakeResult } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 
-export interface Brought {
+interface Brought {
   readonly id: string;
   readonly text: string;
 }
@@ -21,13 +21,33 @@ export interface LessonRun {
   readonly note: string;
 }
 
-export const startRun = (now: number): LessonRun => ({ at: 0, since: now, spentSeconds: {}, takes: {}, brought: [], note: '' });
+export const startRun = (now: number): LessonRun => ({
+  at: 0,
+  since: now,
+  spentSeconds: {},
+  takes: {},
+  brought: [],
+  note: '',
+});
 
-const spentWith = (run: LessonRun, id: string, now: number) => ({ ...run.spentSeconds, [id]: (run.spentSeconds[id] ?? 0) + Math.max(0, now - run.since) / 1000 });
+const spentWith = (run: LessonRun, id: string, now: number) => ({
+  ...run.spentSeconds,
+  [id]: (run.spentSeconds[id] ?? 0) + Math.max(0, now - run.since) / 1000,
+});
 
-export function goTo(run: LessonRun, blocks: readonly { readonly id: string }[], to: number, now: number): LessonRun {
+export function goTo(
+  run: LessonRun,
+  blocks: readonly { readonly id: string }[],
+  to: number,
+  now: number,
+): LessonRun {
   const here = blocks[run.at];
-  return { ...run, at: Math.min(Math.max(0, to), blocks.length - 1), since: now, spentSeconds: here ? spentWith(run, here.id, now) : run.spentSeconds };
+  return {
+    ...run,
+    at: Math.min(Math.max(0, to), blocks.length - 1),
+    since: now,
+    spentSeconds: here ? spentWith(run, here.id, now) : run.spentSeconds,
+  };
 }
 
 export function logged(run: LessonRun, blockId: string, result: TakeResult): LessonRun {
@@ -38,7 +58,8 @@ export function logged(run: LessonRun, blockId: string, result: TakeResult): Les
 export function doneOf(run: LessonRun, blocks: readonly PlanBlock[], now: number): DoneBody {
   const here = blocks[run.at];
   const spent = here ? spentWith(run, here.id, now) : run.spentSeconds;
-  const count = (id: string, result: TakeResult) => (run.takes[id] ?? []).filter((one) => one === result).length;
+  const count = (id: string, result: TakeResult) =>
+    (run.takes[id] ?? []).filter((one) => one === result).length;
   const line = (id: string, title: PlanBlock['title'], kind: PlanBlock['kind'], brought: boolean) => ({
     blockId: id,
     title,
@@ -50,7 +71,14 @@ export function doneOf(run: LessonRun, blocks: readonly PlanBlock[], now: number
   return {
     schemaVersion: 1,
     blocks: [
-      ...blocks.map((block) => line(block.id, block.title, block.kind, run.brought.some((one) => one.id === block.id))),
+      ...blocks.map((block) =>
+        line(
+          block.id,
+          block.title,
+          block.kind,
+          run.brought.some((one) => one.id === block.id),
+        ),
+      ),
     ],
   };
 }

@@ -1,0 +1,37 @@
+/** What every browser test starts from: a served demo of its own under a fixed clock, and ways to sit down. */
+import { test as base, type Page } from '@playwright/test';
+import { FIXED_NOW, makeWorld, type World } from '../scripts/lib/test-world.mjs';
+
+export const test = base.extend<{ sit: (name: string) => Promise<void> }, { world: World }>({
+  world: [
+    async ({}, use) => {
+      const world = await makeWorld();
+      await use(world);
+      await world.end();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ world }, use) => use(world.url),
+  page: async ({ page }, use) => {
+    // The page's clock runs from the server's fixed start, so that "in 8 min" is always eight.
+    await page.clock.install({ time: new Date(FIXED_NOW) });
+    await page.goto('/');
+    await use(page);
+  },
+  sit: async ({ page }, use) => {
+    await use(async (name) => {
+      await page.locator('.seats li', { hasText: name }).getByRole('button').click();
+      await page.waitForURL((url) => !url.pathname.startsWith('/sit'));
+    });
+  },
+});
+
+export { expect } from '@playwright/test';
+
+/** The estimate of a skill on the open student page, from the table of reviews and weeks. */
+export async function takesOnServer(page: Page, studentId: string): Promise<number> {
+  return page.evaluate(
+    async (id) => ((await (await fetch(`/api/students/${id}`)).json()) as { takes: number }).takes,
+    studentId,
+  );
+}

@@ -1,0 +1,211 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, takesOnServer, test } from './house';
+
+test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard, write-up, and the proposal moves', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await expect(page.locator('.lessons .picked')).toContainText('Junia Ardlesey');
+  await expect(page.locator('.lessons .picked')).toContainText('in 8 min');
+  await expect(page.locator('.heat-table tbody tr')).toHaveCount(24);
+
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Proposed for next time')).toBeVisible();
+  const studentId = page.url().split('/').at(-1) ?? '';
+  const proposal = () => page.locator('.col-plan ol li').allTextContents();
+  await expect(page.locator('.col-plan ol li').first()).toContainText('Three easy minutes');
+  const before = await proposal();
+
+  await page.keyboard.press('p');
+  await expect(page.locator('.blocks .block').first()).toBeVisible();
+  const planned = await page.locator('.budget .spread b').first().textContent();
+  expect(planned).toBe('45 of 45 min');
+  await page.getByRole('button', { name: 'Keep plan' }).click();
+  await expect(page.getByRole('button', { name: 'Plan kept' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Shapes' }).click();
+  const chord = page.getByLabel('Chord', { exact: true });
+  await chord.fill('E');
+  await expect(page.locator('.cards li').first()).toContainText('open chord');
+  await chord.blur();
+  await page.keyboard.press('g');
+  await chord.fill('Am');
+  await expect(page.locator('.change')).toContainText('E → Am');
+  await expect(page.locator('.change')).toContainText('lifts over to string');
+  await page.getByRole('button', { name: 'Loop in plan' }).click();
+  await expect(page.getByText('is in the next plan, locked')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Lesson' }).click();
+  for (let i = 0; i < 9 && !(await page.locator('.lesson h1').textContent())?.includes('E → Am'); i++)
+    await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.lesson h1')).toContainText('E → Am');
+  const had = await takesOnServer(page, studentId);
+  await page.keyboard.press('1');
+  await page.keyboard.press('1');
+  await page.keyboard.press('2');
+  await page.keyboard.press('f');
+  await expect(page.locator('.waves svg')).toHaveCount(3);
+  await expect.poll(() => takesOnServer(page, studentId)).toBe(had + 3);
+  await page.keyboard.press('m');
+  await expect(page.getByText('goes home')).toBeVisible();
+  for (let i = 0; i < 20 && !page.url().includes('write-up'); i++) {
+    await page.clock.fastForward(60_000);
+    await page.keyboard.press('1');
+    await page.keyboard.press('ArrowRight');
+  }
+
+  await expect(page.locator('.write tbody tr', { hasText: 'E → Am' })).toContainText('2 clean, 1 nearly');
+  await page.keyboard.press('n');
+  await page.keyboard.type('Elbow in helps.');
+  await page.getByRole('button', { name: 'Keep write-up' }).click();
+  await expect(page.locator('.words .tag', { hasText: 'written up' })).toBeVisible();
+  await page.getByRole('button', { name: 'Open student' }).click();
+  await expect(page.locator('.col-plan ol li').first()).toBeVisible();
+  await expect.poll(proposal).not.toEqual(before);
+});
+
+test('a plan by keyboard and by mouse: pick, move, lengthen, lock, take out, undo, swap, re-plan', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.locator('.lessons li', { hasText: 'Ode Pettibrand' }).locator('.time').click();
+  await page.keyboard.press('p');
+  const titles = () => page.locator('.block .title').allTextContents();
+  await expect(page.locator('.block').nth(3)).toBeVisible();
+  const start = await titles();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Alt+ArrowDown');
+  expect((await titles())[2]).toBe(start[1]);
+  const minutes = page.locator('.block.on .mins b');
+  const had = Number(await minutes.textContent());
+  await page.keyboard.press('+');
+  await expect(minutes).toHaveText(String(had + 1));
+  await expect(page.locator('.checks')).toContainText('1 minutes too long');
+  await page.keyboard.press('-');
+  await page.keyboard.press('k');
+  await expect(page.locator('.block.on [aria-label=locked]')).toBeVisible();
+  const locked = await page.locator('.block.on .title').textContent();
+  await page.keyboard.press('Delete');
+  expect(await titles()).not.toContain(locked);
+  await page.keyboard.press('Control+z');
+  expect(await titles()).toContain(locked);
+  await page.keyboard.press('r');
+  await expect.poll(titles).toContain(locked);
+  await expect(page.locator('.budget .spread b').first()).toHaveText('45 of 45 min');
+  await page.locator('.block').nth(2).locator('.mins').click();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('heading', { name: 'Swap for' })).toBeVisible();
+  const shelf = page.locator('.shelf li').first();
+  const wanted = await shelf.locator('b').textContent();
+  await shelf.getByRole('button').click();
+  await expect(page.locator('.block').nth(2)).toContainText(wanted ?? '');
+  const order = await titles();
+  await page.locator('.block').nth(1).locator('.grip').dragTo(page.locator('.block').nth(3).locator('.grip'));
+  await expect.poll(titles).not.toEqual(order);
+});
+
+test('bad chords are answered in words, with a reading to take', async ({ page, sit }) => {
+  await sit('Tamsin Brackwater');
+  await page.getByRole('link', { name: 'Shapes' }).click();
+  const chord = page.getByLabel('Chord', { exact: true });
+  await chord.fill('H7');
+  await expect(page.getByRole('alert')).toContainText('H is B where B means B♭');
+  await page.getByRole('button', { name: 'Read B7' }).click();
+  await expect(page.locator('.cards li').nth(2)).toBeVisible();
+  await chord.fill('');
+  await expect(page.getByRole('alert')).toContainText('Type a chord');
+  await chord.fill('C'.repeat(5000));
+  await expect(page.getByRole('alert')).toContainText('too long');
+  await chord.fill('Abm66');
+  await expect(page.getByRole('alert')).toContainText('A♭m6?');
+  await chord.fill('Bbm7');
+  await expect(page.locator('.tones')).toContainText('D♭');
+  await page.getByLabel('Effort up to').fill('10');
+  await expect(page.getByText('No shapes within')).toBeVisible();
+});
+
+test('the stale plan of a second teacher loses nothing and offers both', async ({
+  page,
+  sit,
+  context,
+  world,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.locator('.lessons li', { hasText: 'Corro Bellfenny' }).locator('.time').click();
+  await page.keyboard.press('p');
+  await expect(page.locator('.block').first()).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.locator('.block').first()).toBeVisible();
+  await other.getByRole('button', { name: 'Keep plan' }).click();
+  await expect(other.getByRole('button', { name: 'Plan kept' })).toBeVisible();
+  await page.locator('.block').nth(1).locator('.mins').click();
+  await page.keyboard.press('+');
+  await page.getByRole('button', { name: 'Keep plan' }).click();
+  await expect(page.getByRole('alert')).toContainText('somebody kept a newer one');
+  await page.getByRole('button', { name: 'Keep mine instead' }).click();
+  await expect(page.getByRole('button', { name: 'Plan kept' })).toBeVisible();
+  expect(world.url).toContain('localhost');
+});
+
+for (const theme of ['day', 'evening'] as const) {
+  test(`every teaching place has no serious accessibility finding, ${theme}`, async ({ page, sit }) => {
+    await page.evaluate(
+      (evening) => localStorage.setItem('finch-evening', String(evening)),
+      theme === 'evening',
+    );
+    await page.reload();
+    await sit('Tamsin Brackwater');
+    const findings: string[] = [];
+    const check = async (name: string) => {
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+      for (const one of violations)
+        if (one.impact === 'serious' || one.impact === 'critical')
+          findings.push(
+            `${name}: ${one.id} ${one.nodes[0].target.join(' ')} ${one.nodes[0].failureSummary?.split('\n')[1] ?? ''}`,
+          );
+    };
+    await expect(page.locator('.heat-table tbody tr').first()).toBeVisible();
+    await check('Board');
+    await page.getByRole('link', { name: 'Students', exact: true }).click();
+    await expect(page.locator('.people tbody tr').first()).toBeVisible();
+    await check('Students');
+    await page.goto('/');
+    await page
+      .locator('.lessons li', { hasText: 'Ode Pettibrand' })
+      .getByRole('button', { name: 'Ode Pettibrand' })
+      .click();
+    await expect(page.locator('.col-plan ol li').first()).toBeVisible();
+    await check('Student');
+    await page.keyboard.press('p');
+    await expect(page.locator('.block').first()).toBeVisible();
+    await check('Plan');
+    await page.getByRole('link', { name: 'Shapes' }).click();
+    await expect(page.locator('.cards li').nth(3)).toBeVisible();
+    await check('Shapes');
+    await page.getByRole('link', { name: 'Lesson' }).click();
+    await expect(page.locator('.lesson .line')).toBeVisible();
+    await check('Lesson');
+    await page.goto('/');
+    await page.locator('.lessons li', { hasText: 'Yusra Dovekint' }).locator('.time').click();
+    await page.keyboard.press('w');
+    await expect(page.locator('.write tbody tr').first()).toBeVisible();
+    await check('Write-up');
+    expect(findings).toEqual([]);
+  });
+}
+
+test('at 200 % zoom no page scrolls sideways', async ({ page, sit }) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  await sit('Tamsin Brackwater');
+  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Lesson', 'Write-up']) {
+    await page.getByRole('link', { name: place, exact: true }).click();
+    await page.waitForLoadState('networkidle');
+    const over = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect([place, over]).toEqual([place, 0]);
+  }
+});

@@ -1,0 +1,76 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { averageHand, makeHand, standardGuitar } from '@finch/core/fretboard';
+import { EFFORT_PARTS, gradeGrip } from '@finch/core/effort';
+import { parseFrets } from '@finch/core/grips';
+import { must } from '@finch/core/kernel';
+import { chordText, degreeText, knowsWord, say, sayError, sayProblem, spokenChord } from './words';
+
+/** Every code of a kind that the core can make, read from its sources. */
+function codesInCore(pattern: RegExp): Set<string> {
+  const found = new Set<string>();
+  const walk = (folder: string) => {
+    for (const name of readdirSync(folder)) {
+      const path = join(folder, name);
+      if (statSync(path).isDirectory()) walk(path);
+      else if (/\.ts$/.test(name) && !/\.test\.ts$/.test(name))
+        for (const match of readFileSync(path, 'utf8').matchAll(pattern)) found.add(match[1]);
+    }
+  };
+  walk(join(__dirname, '../../../core/src'));
+  return found;
+}
+
+test('every reason the core can give has words', () => {
+  const codes = codesInCore(/'((?:because|left|title|question)\.[a-z0-9-]+)'/g);
+  expect(codes.size).toBeGreaterThan(18);
+  expect(
+    [...codes, ...EFFORT_PARTS.map((part) => `effort.${part}`), 'effort.none'].filter(
+      (code) => !knowsWord(code),
+    ),
+  ).toEqual([]);
+});
+
+test('the parts of a grip are said with their numbers', () => {
+  const effort = must(gradeGrip(must(parseFrets('133211')), averageHand, standardGuitar));
+  const said = Object.fromEntries(effort.parts.map((part) => [part.name, say(part.why)]));
+  expect(said.barre).toBe('index on 6 strings, pressing 3, fret 1');
+  expect(said.fingers).toBe('4 fingers: 1, 2, 3, 4');
+  expect(said.mutes).toBe('nothing here');
+  const thumb = must(
+    gradeGrip(
+      must(parseFrets('2x0232')),
+      must(makeHand({ thumbOver: true, sizeFactor: 1.12 })),
+      standardGuitar,
+    ),
+  );
+  expect(say(thumb.parts[7].why)).toBe('thumb over string 6, fret 2');
+});
+
+test.each([
+  ['Bbm7', 'B♭m7'],
+  ['F#m7b5', 'F♯m7♭5'],
+  ['Abmaj7', 'A♭△7'],
+  ['C/E', 'C/E'],
+  ['Ebadd9', 'E♭add9'],
+  ['Gdim', 'Gdim'],
+])('%s is drawn %s', (symbol, drawn) => {
+  expect(chordText(symbol)).toBe(drawn);
+});
+
+test('chords and degrees are spoken in full', () => {
+  expect(spokenChord('Abm6')).toBe('A flat minor 6');
+  expect(spokenChord('F#m7b5')).toBe('F sharp minor 7 flat 5');
+  expect(degreeText('b3')).toBe('♭3');
+});
+
+test('a refusal names the thing and the next step', () => {
+  expect(sayProblem({ code: 'chord.quality', at: '4', detail: 'Abm6' })).toBe(
+    'Not read from character 5 on. A♭m6?',
+  );
+  expect(sayProblem({ code: 'chord.german-h', at: '0', detail: 'B7' })).toContain('Read it as B7');
+  expect(sayProblem({ code: 'unheard.of', at: 'minutes', detail: '10 to 180 minutes' })).toBe(
+    'Not taken: minutes wants 10 to 180 minutes.',
+  );
+  expect(sayError(new TypeError('x is not a function'))).toContain('Something went wrong in this window');
+});

@@ -1,0 +1,65 @@
+import { makeDrill, ringCheck, changeLoop, warmUp, rootCall } from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { must } from '@finch/core/kernel';
+import { emptyDraft, isComplete, takeOf } from './take-draft';
+
+const context = { hand: averageHand, instrument: standardGuitar };
+const when = { startedAt: '2026-06-09T15:00:00.000Z', timeZone: 'UTC', durationSeconds: 40 };
+const ring = must(makeDrill(ringCheck({ chord: 'D', frets: [null, null, 0, 2, 3, 2] }), context));
+const loop = must(
+  makeDrill(
+    changeLoop({
+      grips: [
+        { chord: 'A', frets: [null, 0, 2, 2, 2, 0] },
+        { chord: 'D', frets: [null, null, 0, 2, 3, 2] },
+      ],
+      beatsEach: 4,
+    }),
+    context,
+  ),
+);
+
+test('a ring check is complete when every string answered, the silent ones too', () => {
+  const draft = emptyDraft(ring);
+  expect([draft.strings.length, isComplete(draft, ring)]).toEqual([6, false]);
+  expect(() => takeOf(draft, ring, null, when)).toThrow(RangeError);
+  const all = { ...draft, strings: draft.strings.map(() => 'clean' as const) };
+  expect(takeOf(all, ring, null, when)).toMatchObject({ result: 'clean', feel: null, tempoBpm: null });
+});
+
+test('one wrong string is nearly, two are not yet, and a stray string is named', () => {
+  const answers = (...strings: ('clean' | 'buzz' | 'dead')[]) =>
+    takeOf({ ...emptyDraft(ring), strings }, ring, null, when);
+  expect(answers('buzz', 'clean', 'clean', 'clean', 'clean', 'clean')).toMatchObject({
+    result: 'nearly',
+    steps: ['stray string', 'clean', 'clean', 'clean', 'clean', 'clean'],
+  });
+  expect(answers('clean', 'clean', 'clean', 'buzz', 'dead', 'clean')).toMatchObject({ result: 'not yet' });
+});
+
+test.each([
+  [10, 'clean'],
+  [9, 'clean'],
+  [8, 'nearly'],
+  [7, 'nearly'],
+  [6, 'not yet'],
+] as const)('%i of ten changes is %s', (clean, result) => {
+  const take = takeOf({ ...emptyDraft(loop), clean, done: true, tempoBpm: 52 }, loop, { hand: 'easy' }, when);
+  expect(take).toMatchObject({ result, tempoBpm: 52, source: 'self' });
+  expect(take.steps).toHaveLength(10);
+});
+
+test('a warm up is done, a root call is a quiz', () => {
+  const warm = must(makeDrill(warmUp(3), context));
+  expect(takeOf({ ...emptyDraft(warm), done: true }, warm, null, when).result).toBe('clean');
+  const calls = must(
+    makeDrill(
+      rootCall({ rootString: 6, answer: 'root', count: 12, secondsPerCall: 5, maxFret: 12 }),
+      context,
+    ),
+  );
+  expect(takeOf({ ...emptyDraft(calls), clean: 11, done: true }, calls, null, when)).toMatchObject({
+    source: 'quiz',
+    result: 'clean',
+  });
+});
