@@ -37,8 +37,14 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
   await expect(page.getByText('is in the next plan, locked')).toBeVisible();
 
   await page.getByRole('link', { name: 'Lesson' }).click();
-  for (let i = 0; i < 9 && !(await page.locator('.lesson h1').textContent())?.includes('E → Am'); i++)
+  await expect(page.locator('.lesson .line')).toBeVisible();
+  const heading = () => page.locator('.lesson h1').textContent();
+  for (let i = 0; i < 12; i++) {
+    const now = await heading();
+    if (now?.includes('E → Am')) break;
     await page.keyboard.press('ArrowRight');
+    await expect.poll(heading).not.toBe(now);
+  }
   await expect(page.locator('.lesson h1')).toContainText('E → Am');
   const had = await takesOnServer(page, studentId);
   await page.keyboard.press('1');
@@ -49,12 +55,13 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
   await expect.poll(() => takesOnServer(page, studentId)).toBe(had + 3);
   await page.keyboard.press('m');
   await expect(page.getByText('goes home')).toBeVisible();
-  for (let i = 0; i < 20 && !page.url().includes('write-up'); i++) {
-    await page.clock.fastForward(60_000);
-    await page.keyboard.press('1');
+  for (let i = 0; i < 40 && !page.url().includes('write-up'); i++) {
+    await page.clock.fastForward(30_000);
     await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('1');
+    await page.keyboard.press('f');
+    await page.waitForLoadState('networkidle');
   }
-
   await expect(page.locator('.write tbody tr', { hasText: 'E → Am' })).toContainText('2 clean, 1 nearly');
   await page.keyboard.press('n');
   await page.keyboard.type('Elbow in helps.');
@@ -92,6 +99,8 @@ test('a plan by keyboard and by mouse: pick, move, lengthen, lock, take out, und
   await page.keyboard.press('Control+z');
   expect(await titles()).toContain(locked);
   await page.keyboard.press('r');
+  await expect(page.getByText('weighing…')).toBeVisible();
+  await expect(page.getByText('weighing…')).toHaveCount(0);
   await expect.poll(titles).toContain(locked);
   await expect(page.locator('.budget .spread b').first()).toHaveText('45 of 45 min');
   await page.locator('.block').nth(2).locator('.mins').click();

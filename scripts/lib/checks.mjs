@@ -5,7 +5,7 @@ import { root } from './paths.mjs';
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 
-export const CHECKS = [
+const CHECKS = [
   { name: 'types', command: bin('vue-tsc'), args: ['-p', 'tsconfig.json'] },
   { name: 'core without DOM or Node', command: bin('tsc'), args: ['-p', 'packages/core/tsconfig.json'] },
   { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings', '0'] },

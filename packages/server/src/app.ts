@@ -14,7 +14,7 @@ import { makeBoard } from './board/board.service';
 import { makeLessons } from './lessons/lessons.service';
 import type { Clock } from './platform/clock';
 import type { DatabaseAccess } from './platform/config';
-import { inStudio } from './platform/database';
+import { inStudio, readMeta } from './platform/database';
 import { guard } from './platform/guard';
 import { answerErrors, mount, requestId } from './platform/http';
 import { Refusal } from './platform/problems';
@@ -38,7 +38,14 @@ export interface AppParts {
 
 const WEEK_MS = 7 * 86_400_000;
 
-export function makeApp(parts: AppParts): { readonly app: Express; readonly close: () => Promise<void> } {
+export interface App {
+  readonly app: Express;
+  /** Replays every student once, so that the first Board is not the one that waits. */
+  readonly warm: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+export function makeApp(parts: AppParts): App {
   const { database, access, clock, log } = parts;
   const pool = new Pool({
     host: access.host,
@@ -190,6 +197,11 @@ export function makeApp(parts: AppParts): { readonly app: Express; readonly clos
   app.use(answerErrors(log));
   return {
     app,
+    warm: async () => {
+      const studioId = await readMeta(database, 'studio');
+      if (studioId)
+        await inStudio(database, studioId, (manager) => states.viewAll(manager, studioId, clock.now()));
+    },
     close: async () => {
       await store.close();
       await pool.end().catch(() => undefined);

@@ -67,7 +67,7 @@ async function serve(config: Config): Promise<void> {
   await database.initialize();
   const log = makeLogger(config.logLevel);
   const webDist = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const { app, close } = makeApp({
+  const { app, close, warm } = makeApp({
     database,
     databaseName: config.database,
     access: config.access,
@@ -82,6 +82,7 @@ async function serve(config: Config): Promise<void> {
       process.exit(1);
     }
     tell({ ready: true, port: config.port });
+    warm().catch((problem: unknown) => log.warn({ err: problem }, 'warming up'));
   });
   let stopping = false;
   const stop = async () => {

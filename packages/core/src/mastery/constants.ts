@@ -21,6 +21,8 @@ export const MASTERY = {
   forgetting: 1.8,
   /** A take's weight = base + perLog ln(1 + steps), at most `most`. */
   weight: { base: 0.7, perLog: 0.15, most: 1.3 },
+  /** Logits that one more take is expected to add, whatever came of it: practice teaches (Pavlik 2009). */
+  gainPerTake: 0.1,
   noteEffort: 35,
   lineEffort: 10,
   /** Deviate of an 80 % interval. */

@@ -5,6 +5,7 @@
 import { gradeChange } from '../changes/grade-change';
 import { UNKNOWN_PACE } from '../changes/constants';
 import { itemKey, type GripItem, type Item } from '../drills/items';
+import type { Take } from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
@@ -93,4 +94,17 @@ export function difficultyLogits(
 export function tempoLoad(tempoBpm: number | null, predictedBpm: number | null): number {
   if (tempoBpm === null || predictedBpm === null) return 0;
   return Math.max(0, MASTERY.tempoSlope * Math.log(tempoBpm / predictedBpm));
+}
+
+/** Load in logits that a take put on a skill: its own items and the tempo it was played at. */
+export function takeLoad(
+  take: Pick<Take, 'items' | 'tempoBpm'>,
+  items: readonly Item[],
+  grader: ItemGrader,
+  fit: DifficultyFit,
+): number {
+  return (
+    difficultyLogits(items, take.items, grader, fit) +
+    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items))
+  );
 }

@@ -10,8 +10,8 @@ export {
   type VoidEvent,
 } from './log';
 export { MASTERY, MASTERY_MODEL_VERSION, PAIN, STATES } from './constants';
-export { makeGrader, PRIOR_FIT, type DifficultyFit } from './difficulty';
-export { cleanChance, learnFrom, type Belief, type CleanChance } from './ability';
+export { makeGrader, PRIOR_FIT, takeLoad, type DifficultyFit } from './difficulty';
+export { cleanChance, forgettingLoad, learnFrom, type Belief, type CleanChance } from './ability';
 export { addDays, painState, type PainState } from './pain';
 export {
   datedAt,

@@ -5,7 +5,7 @@
  */
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns';
-import type { Item } from '../drills/items';
+import { itemKey, type Item } from '../drills/items';
 import { makeDrill } from '../drills/make-drill';
 import type { Take } from '../drills/take';
 import { averageHand, type Hand } from '../fretboard/hand';
@@ -22,7 +22,14 @@ import {
   type CleanChance,
 } from './ability';
 import { MASTERY, MASTERY_MODEL_VERSION, STATES } from './constants';
-import { difficultyLogits, makeGrader, tempoLoad, type DifficultyFit, type ItemGrader } from './difficulty';
+import {
+  difficultyLogits,
+  makeGrader,
+  takeLoad,
+  tempoLoad,
+  type DifficultyFit,
+  type ItemGrader,
+} from './difficulty';
 import { happenedAt, type LogEvent, type MasteryState } from './log';
 import { dueAt, recallAt, remember, type Memory } from './memory';
 import { painState, type PainState } from './pain';
@@ -128,6 +135,7 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
   for (const skill of context.syllabus.skills)
     targets.set(skill.id, targetLoad(skill, context, current, now));
 
+  const exercised = matcher(context.syllabus);
   const running = new Map<string, Running>();
   const overrides = new Map<string, MasteryState | null>();
   const feels = { easy: 0, tense: 0, pain: 0, unanswered: 0 };
@@ -141,7 +149,7 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
     lastTakeAt = at;
     feels[event.take.feel?.hand ?? 'unanswered']++;
     const grader = graders(at);
-    for (const { skill, items } of skillsOf(event.take.items, context.syllabus)) {
+    for (const { skill, items } of exercised(event.take.items)) {
       const before = running.get(skill.id) ?? startOf(skill, running);
       const load = takeLoad(event.take, items, grader, context.difficultyFit);
       running.set(
@@ -193,6 +201,17 @@ export function dayReader(timeZone: string): (ms: number) => string {
   };
 }
 
+/** `skillsOf`, remembered by the items' keys: a log asks about the same few item lists over and over. */
+function matcher(syllabus: Syllabus): (items: readonly Item[]) => ReturnType<typeof skillsOf> {
+  const known = new Map<string, ReturnType<typeof skillsOf>>();
+  return (items) => {
+    const key = items.map(itemKey).join('|');
+    let found = known.get(key);
+    if (!found) known.set(key, (found = skillsOf(items, syllabus)));
+    return found;
+  };
+}
+
 function datedGraders(context: ReplayContext): (ms: number) => ItemGrader {
   const hands = context.hands.length ? context.hands : [{ from: '1970-01-01T00:00:00Z', value: averageHand }];
   const instruments = context.instruments.length
@@ -226,13 +245,6 @@ function indexAt(records: readonly Dated<unknown>[], ms: number): number {
 /** The value that holds at an instant, or a default when none was recorded. */
 export function datedAt<T>(records: readonly Dated<T>[], ms: number, fallback: T): T {
   return records.length ? records[indexAt(records, ms)].value : fallback;
-}
-
-function takeLoad(take: Take, items: readonly Item[], grader: ItemGrader, fit: DifficultyFit): number {
-  return (
-    difficultyLogits(items, take.items, grader, fit) +
-    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items))
-  );
 }
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */
@@ -282,7 +294,8 @@ function afterTake(
   const clean = take.result === 'clean';
   const rested = before.memory ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : before.belief;
   const forgotten = before.memory ? forgettingLoad(recallAt(before.memory, at)) : 0;
-  const belief = learnFrom(rested, clean, load + forgotten, takeWeight(take.steps.length));
+  const learned = learnFrom(rested, clean, load + forgotten, takeWeight(take.steps.length));
+  const belief = { mean: learned.mean + MASTERY.gainPerTake, variance: learned.variance };
   const chance = cleanChance(belief, target);
   const days = before.days.add(day);
   const contexts = clean ? before.contexts.add(contextOf(take)) : before.contexts;

@@ -15,7 +15,7 @@ import { appSource, dropDatabase, ensureDatabase, inStudio, ownerSource } from '
 import { addPerson, addStudent } from '../students/students.repository';
 import { addSyllabus } from '../syllabus/syllabus.service';
 
-export interface TestStudio {
+interface TestStudio {
   readonly studioId: string;
   readonly teacherId: string;
   readonly ownerId: string;

@@ -71,7 +71,7 @@ const text = computed(() => {
   color: var(--m-light);
 }
 [data-bs-theme='dark'] .cell.m3 {
-  color: #101518;
+  color: #ffffff;
 }
 .cell .value {
   position: absolute;

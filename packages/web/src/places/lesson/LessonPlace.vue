@@ -265,7 +265,10 @@ async function save(state: 'running' | 'taught'): Promise<boolean> {
     return false;
   }
 }
+let finished = false;
 async function finish() {
+  if (finished) return;
+  finished = true;
   await settle(feel.value);
   run.value = goTo(run.value, blocks.value, run.value.at, seat.now());
   player.stop();

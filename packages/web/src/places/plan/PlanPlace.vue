@@ -55,6 +55,7 @@ watch(
 
 async function propose(locked: readonly PlanBlock[]) {
   if (!lesson.value) return;
+  const seen = plan.value;
   busy.value = true;
   trouble.value = '';
   try {
@@ -62,6 +63,8 @@ async function propose(locked: readonly PlanBlock[]) {
       params: { studentId: lesson.value.studentId },
       body: { minutes: lesson.value.minutes, locked: [...locked] },
     });
+    // What was changed by hand meanwhile is not overwritten.
+    if (plan.value !== seen) return;
     remember();
     plan.value = made;
   } catch (problem) {

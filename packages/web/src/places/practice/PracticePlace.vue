@@ -424,7 +424,6 @@ const columns = computed(() =>
             <BButton
               variant="outline-secondary"
               class="play"
-              
               :aria-pressed="draft.done"
               @click="patch({ done: true })"
               >Played</BButton

@@ -36,10 +36,16 @@ const rows = ref<DoneBody['blocks']>([]);
 const note = ref('');
 const trouble = ref('');
 const kept = ref(false);
+const laidOut = ref('');
+const version = ref(0);
+const stale = ref(false);
 watch(
   lesson,
   (now) => {
-    if (!now || kept.value) return;
+    // Once laid out, what is on the screen belongs to the teacher; a newer version is met when it is kept.
+    if (!now || laidOut.value === now.id) return;
+    laidOut.value = now.id;
+    version.value = now.version;
     rows.value =
       now.done?.blocks.map((row) => ({ ...row })) ??
       (now.plan?.blocks ?? []).map((block) => ({
@@ -98,7 +104,7 @@ async function keep() {
     const made = await call(routes.keepWriteUp, {
       params: { lessonId: lesson.value.id },
       body: {
-        version: lesson.value.version,
+        version: version.value,
         done: {
           schemaVersion: 1,
           blocks: rows.value.map((row) => ({ ...row, minutes: Math.max(0, Number(row.minutes) || 0) })),
@@ -107,14 +113,30 @@ async function keep() {
       },
     });
     kept.value = true;
+    version.value = made.version;
     client.setQueryData(['lesson', made.id], made);
     const { [made.id]: _written, ...others } = runs.value;
     runs.value = others;
     await client.invalidateQueries({ queryKey: ['board'] });
     await client.invalidateQueries({ queryKey: ['student', made.studentId] });
   } catch (problem) {
-    trouble.value = `Write-up not kept: ${sayError(problem)}`;
+    stale.value = (problem as { problem?: { code: string } }).problem?.code === 'write.stale';
+    trouble.value = stale.value
+      ? 'Write-up not kept: a newer version was kept meanwhile. Yours is still here.'
+      : `Write-up not kept: ${sayError(problem)}`;
   }
+}
+async function showTheirs() {
+  laidOut.value = '';
+  stale.value = false;
+  trouble.value = '';
+  await client.invalidateQueries({ queryKey: ['lesson', id.value] });
+}
+async function keepMine() {
+  const newest = await refetch();
+  version.value = newest.data?.version ?? version.value;
+  stale.value = false;
+  await keep();
 }
 const when = computed(() =>
   lesson.value
@@ -210,7 +232,15 @@ useKeys([
           placeholder="What to remember next time"
         />
         <p class="small">{{ note.length }} of 2000 characters</p>
-        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+        <div v-if="trouble" class="refusal" role="alert">
+          {{ trouble
+          }}<template v-if="stale">
+            <BButton size="sm" variant="outline-secondary" @click="showTheirs">Show theirs</BButton>
+            <BButton size="sm" variant="outline-secondary" @click="keepMine"
+              >Keep mine instead</BButton
+            ></template
+          >
+        </div>
         <p v-if="lesson.state === 'written' || kept" class="note" role="status">
           <span class="tag ready">written up</span>
         </p>
