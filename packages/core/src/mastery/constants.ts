@@ -22,7 +22,7 @@ export const MASTERY = {
   /** A take's weight = base + perLog ln(1 + steps), at most `most`. */
   weight: { base: 0.7, perLog: 0.15, most: 1.3 },
   /** Logits that one more take is expected to add, whatever came of it: practice teaches (Pavlik 2009). */
-  gainPerTake: 0.1,
+  gainPerTake: 0.08,
   noteEffort: 35,
   lineEffort: 10,
   /** Deviate of an 80 % interval. */
