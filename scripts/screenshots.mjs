@@ -82,14 +82,28 @@ async function main() {
     await teacher.goto('/');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();
     await teacher.locator('.lesson .line').waitFor();
-    for (let i = 0; i < 8 && (await teacher.locator('.pair figure').count()) < 2; i++)
+    const heading = () => teacher.locator('.lesson h1').textContent();
+    const onward = async () => {
+      const now = await heading();
+      await teacher.clock.fastForward(200_000);
       await teacher.keyboard.press('ArrowRight');
-    await teacher.keyboard.press('1');
-    await teacher.keyboard.press('2');
+      await teacher.waitForFunction((was) => document.querySelector('.lesson h1')?.textContent !== was, now);
+      await teacher.waitForLoadState('networkidle');
+    };
+    const logs = async (...keys) => {
+      for (const key of keys) {
+        const takes = await teacher.locator('.log h2').textContent();
+        await teacher.keyboard.press(key);
+        await teacher.waitForFunction((was) => document.querySelector('.log h2')?.textContent !== was, takes);
+      }
+      await teacher.keyboard.press('f');
+    };
+    for (let i = 0; i < 8 && (await teacher.locator('.pair figure').count()) < 2; i++) await onward();
+    await logs('3', '2', '1');
     if (wanted('lesson')) await shoot(teacher, 'lesson');
     for (let i = 0; i < 24 && !teacher.url().includes('write-up'); i++) {
-      await teacher.keyboard.press('ArrowRight');
-      await teacher.clock.runFor(40_000);
+      await onward();
+      if (await teacher.locator('.log h2').count()) await logs('1');
     }
     await teacher.locator('.write tbody tr').first().waitFor();
     if (wanted('write-up')) await shoot(teacher, 'write-up');

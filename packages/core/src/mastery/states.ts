@@ -39,7 +39,7 @@ export function judgeState(evidence: Evidence): { readonly state: MasteryState; 
     marks: {
       due: evidence.due,
       slipping: evidence.everClean && evidence.recall < STATES.slippingRecall && !evidence.lastClean,
-      stuck: evidence.chance.mean < STATES.stuck.below && isStuck(evidence),
+      stuck: !evidence.everClean && evidence.chance.mean < STATES.stuck.below && isStuck(evidence),
     },
   };
 }

@@ -1,11 +1,11 @@
 /**
  * The load of a hand over a lesson, in effort-minutes: it fills by what is played (grade / 100 a minute, the
- * share of each minute really fretted) and drains with a half-life of rest. Assumed: half of each minute is
+ * share of each minute really fretted) and drains with a half-life of rest. Assumed: six tenths of each minute are
  * fretted, half-life eight minutes. A curve in its own unit, never compared with one grip's limit.
  */
 import type { PlanBlock } from './plan';
 
-const LOAD = { frettedShare: 0.75, halfLifeMinutes: 8 } as const;
+const LOAD = { frettedShare: 0.6, halfLifeMinutes: 8 } as const;
 
 export interface LoadPoint {
   readonly minute: number;

@@ -90,6 +90,7 @@ const text = computed(() => {
 }
 .cell .mk.hollow {
   background: #f7f9f5;
+  color: #16202a;
 }
 .cell .jaws {
   position: absolute;

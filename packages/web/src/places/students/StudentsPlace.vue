@@ -140,9 +140,8 @@ useKeys([
               {{
                 student.lastTakeAt === null
                   ? 'none yet'
-                  : daysAgo(student.lastTakeAt) === 0
-                    ? 'today'
-                    : `${daysAgo(student.lastTakeAt)} days ago`
+                  : (['today', 'yesterday'][daysAgo(student.lastTakeAt)] ??
+                    `${daysAgo(student.lastTakeAt)} days ago`)
               }}
             </td>
             <td>{{ next(student.next) }}</td>
