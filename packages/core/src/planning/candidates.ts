@@ -209,6 +209,8 @@ function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: num
       code: 'because.due',
       values: { number, recall: Math.round(100 * (own.recall ?? 0)), on: own.lastAt ?? 0 },
     };
+  if (kind === 'repair' && own.attempts < 5)
+    return { code: 'because.guess', values: { number, takes: own.attempts, chance: percent } };
   if (kind === 'repair') return { code: 'because.half', values: { number, chance: percent } };
   if (kind === 'apply') return { code: 'because.use', values: { number, chance: percent } };
   return {

@@ -61,6 +61,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `Due: ${v.number} now, last played ${date(v.on)}; ${v.recall} in 100 it is still there.`,
   'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${date(v.on)}.`,
   'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
+  'because.guess': (v) =>
+    `A guess yet: ${v.number} after ${plural(v.takes, 'take')}; ${v.chance} in 100 at what is set here.`,
   'because.half': (v) => `Half held: ${v.number} now; ${v.chance} in 100 at what is set here.`,
   'because.unlocks': (v) => `Opens ${plural(v.unlocks, 'more skill')}; ${v.chance} in 100 on the first try.`,
   'because.goal': (v) => `Toward a goal; ${v.chance} in 100 on the first try.`,
