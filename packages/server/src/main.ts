@@ -13,7 +13,10 @@ import { readConfig, type Config } from './platform/config';
 import { appSource, dropDatabase, ensureDatabase, ownerSource } from './platform/database';
 import { makeLogger } from './platform/logging';
 
-const tell = (message: object) => process.send?.(message);
+/** Tells the parent; one that was killed meanwhile is told nothing. */
+const tell = (message: object): void => {
+  if (process.connected) process.send?.(message, undefined, {}, () => undefined);
+};
 
 async function migrate(config: Config, database: string): Promise<void> {
   await ensureDatabase(config.access, database);
