@@ -8,7 +8,7 @@ import { dataFolder, ensureNodePackages, ensureSystemPackages, postgresBin } fro
 import { dataDir } from './lib/paths.mjs';
 import { freePortFrom, isFree } from './lib/ports.mjs';
 import { startServer, stopServer } from './lib/server.mjs';
-import { cleanUp, cleanUpOnSignals, onExit } from './lib/signals.mjs';
+import { cleanUp, cleanUpOnSignals, isEnding, onExit } from './lib/signals.mjs';
 import { fail, stage, Stop } from './lib/stages.mjs';
 
 const USUAL_PORT = 4310;
@@ -89,6 +89,7 @@ async function main() {
     const { child } = await startServer({ command: 'serve', environment });
     onExit(() => stopServer(child));
     child.on('exit', async (code) => {
+      if (isEnding()) return;
       if (process.exitCode === undefined) console.error(`The server stopped (code ${code}).`);
       process.exitCode = 1;
       await cleanUp();
