@@ -1,0 +1,123 @@
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { changeLoop, makeDrill, ringCheck, rootCall, warmUp, type Recipe } from '@finch/core/drills';
+import { must } from '@finch/core/kernel';
+import { firstSyllabus } from '@finch/core/syllabus';
+import fc from 'fast-check';
+import * as v from 'valibot';
+import {
+  handSchema,
+  idSchema,
+  instrumentSchema,
+  planSchema,
+  recipeSchema,
+  routes,
+  sentEventSchema,
+  takeSchema,
+  upcastPlan,
+} from '.';
+
+const context = { hand: averageHand, instrument: standardGuitar };
+const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
+const G = { chord: 'G', frets: [3, 2, 0, 0, 0, 3] };
+const recipes: Recipe[] = [
+  warmUp(3),
+  changeLoop({ grips: [C, G], beatsEach: 4 }),
+  ringCheck(C),
+  rootCall({ rootString: 5, answer: 'minor7', count: 6, secondsPerCall: 5, maxFret: 8 }),
+];
+const takeOf = (recipe: Recipe) => {
+  const drill = must(makeDrill(recipe, context));
+  return {
+    recipe,
+    items: drill.items,
+    startedAt: '2026-06-09T15:00:00.000Z',
+    timeZone: 'Atlantic/Faroe',
+    durationSeconds: 30,
+    tempoBpm: drill.tempoBpm,
+    steps: [],
+    result: 'clean',
+    feel: null,
+    source: 'self',
+  };
+};
+const issueAt = (schema: v.GenericSchema, input: unknown) => {
+  const parsed = v.safeParse(schema, input, { abortEarly: true });
+  return parsed.success ? null : v.getDotPath(parsed.issues[0]);
+};
+
+describe('takes and recipes', () => {
+  test.each(recipes.map((recipe) => [recipe.family, recipe] as const))(
+    'a take of a %s passes and loses nothing',
+    (_, recipe) => {
+      const sent = JSON.parse(JSON.stringify(takeOf(recipe)));
+      expect(v.parse(takeSchema, sent)).toEqual(sent);
+    },
+  );
+
+  test('every recipe of the syllabus passes', () => {
+    for (const skill of firstSyllabus.skills)
+      for (const recipe of skill.practice)
+        expect(issueAt(recipeSchema, JSON.parse(JSON.stringify(recipe)))).toBeNull();
+  });
+
+  test.each([
+    [{ tempoBpm: -5 }, 'tempoBpm'],
+    [{ tempoBpm: 5000 }, 'tempoBpm'],
+    [{ startedAt: '1850-01-01T00:00:00.000Z' }, 'startedAt'],
+    [{ startedAt: 'yesterday' }, 'startedAt'],
+    [{ timeZone: 'Moon/Base' }, 'timeZone'],
+    [{ items: [] }, 'items'],
+    [{ items: [{ kind: 'spell' }] }, 'items.0.kind'],
+    [{ steps: ['fine'] }, 'steps.0'],
+    [{ result: 'great' }, 'result'],
+    [{ feel: { hand: 'pain' } }, 'feel.where'],
+    [{ feel: { hand: 'pain', where: 'ego', side: 'left' } }, 'feel.where'],
+    [{ durationSeconds: 1e9 }, 'durationSeconds'],
+    [{ recipe: { ...recipes[2], version: 9 } }, 'recipe.version'],
+  ])('%j is refused at %s', (change, at) => {
+    expect(issueAt(takeSchema, { ...JSON.parse(JSON.stringify(takeOf(recipes[2]))), ...change })).toBe(at);
+  });
+
+  test('what is not named is dropped, and no input throws', () => {
+    const sent = { ...JSON.parse(JSON.stringify(takeOf(recipes[0]))), admin: true };
+    expect(v.parse(takeSchema, sent)).not.toHaveProperty('admin');
+    fc.assert(
+      fc.property(fc.anything(), (input) => typeof v.safeParse(sentEventSchema, input).success === 'boolean'),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('ids, hands, instruments', () => {
+  test('ids are UUIDs of version 7', () => {
+    expect(issueAt(idSchema, '01a01c40-bd80-71f4-914b-c09d0267ed8a')).toBeNull();
+    for (const bad of ['', 'seven', '01a01c40-bd80-41f4-914b-c09d0267ed8a', 7, null])
+      expect(v.safeParse(idSchema, bad).success).toBe(false);
+  });
+
+  test('a hand and an instrument of the core pass, others are refused by field', () => {
+    expect(v.parse(handSchema, averageHand)).toEqual(averageHand);
+    expect(v.parse(instrumentSchema, standardGuitar)).toEqual(standardGuitar);
+    expect(issueAt(handSchema, { ...averageHand, reachMm: 300 })).toBe('reachMm');
+    expect(issueAt(instrumentSchema, { ...standardGuitar, scaleLengthMm: 12 })).toBe('scaleLengthMm');
+  });
+});
+
+describe('plans', () => {
+  const plan = { schemaVersion: 1, minutes: 30, blocks: [], leftOut: [], modelVersion: 'plan-1' };
+
+  test('a stored plan comes up, anything else is none', () => {
+    expect(upcastPlan(plan)).toEqual(plan);
+    for (const other of [null, 7, {}, { ...plan, schemaVersion: 99 }]) expect(upcastPlan(other)).toBeNull();
+  });
+
+  test.each([0, 9, 181, 600, 12.5])('a plan of %d minutes is refused', (minutes) => {
+    expect(issueAt(planSchema, { ...plan, minutes })).toBe('minutes');
+  });
+});
+
+test('every route has its own method and path', () => {
+  const all = Object.values(routes).map((route) => `${route.method} ${route.path}`);
+  expect(new Set(all).size).toBe(all.length);
+  expect(all.every((one) => one.includes(' /api/'))).toBe(true);
+});

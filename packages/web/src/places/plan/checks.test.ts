@@ -1,0 +1,56 @@
+import { DEFAULT_LIMITS, type PlanBlock } from '@finch/core/planning';
+import { planChecks } from './checks';
+
+const block = (kind: PlanBlock['kind'], minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
+  id: `${kind} ${minutes}`,
+  kind,
+  minutes,
+  title: { code: 't', values: {} },
+  because: { code: 'b', values: {} },
+  skillId: null,
+  recipe: null,
+  effort: kind === 'rest' ? 0 : 30,
+  barreMinutes: 0,
+  locked: false,
+  ...more,
+});
+const good = [block('warm up', 3, { effort: 8 }), block('new', 10), block('rest', 4), block('apply', 13)];
+const said = (blocks: readonly PlanBlock[], minutes = 30, limits = DEFAULT_LIMITS) =>
+  planChecks(blocks, minutes, limits);
+const wrong = (blocks: readonly PlanBlock[], minutes = 30, limits = DEFAULT_LIMITS) =>
+  said(blocks, minutes, limits)
+    .filter((check) => !check.ok)
+    .map((check) => check.text);
+
+test('a sound plan passes all its checks', () => {
+  expect(wrong(good)).toEqual([]);
+  expect(said(good).map((check) => check.text)).toContain('Opens with three easy minutes.');
+});
+
+test('minutes too many and too few are counted', () => {
+  expect(wrong(good, 28)).toEqual(['2 minutes too long.']);
+  expect(wrong(good, 45)).toEqual(['15 minutes are free.']);
+});
+
+test('a cold hand, a new thing without use, barres past the cap and touching are named', () => {
+  expect(wrong(good.slice(1), 27)).toEqual(['Does not open with three easy minutes; the hand is cold.']);
+  expect(wrong([...good.slice(0, 3), block('review', 13)])).toEqual(['Something new, but no block of use.']);
+  const barred = [
+    good[0],
+    block('repair', 10, { barreMinutes: 4 }),
+    block('review', 17, { barreMinutes: 5 }),
+  ];
+  expect(wrong(barred)).toEqual([
+    'Barres pressed 9 of 6 minutes.',
+    'Two barre blocks touch; put a rest between.',
+  ]);
+});
+
+test('the load of the hand is held against its own limit', () => {
+  const heavy = [good[0], block('new', 13, { effort: 95 }), block('apply', 14, { effort: 95 })];
+  expect(wrong(heavy)[0]).toMatch(/^Hand load peaks at [\d.]+ of 5 effort-minutes/);
+});
+
+test('a plan of rest alone asks for no warm up', () => {
+  expect(wrong([block('rest', 30)])).toEqual([]);
+});
