@@ -11,7 +11,7 @@ import { prepareDemo, prepareStudio } from './demo/prepare';
 import { makeClock } from './platform/clock';
 import { readConfig, type Config } from './platform/config';
 import { appSource, dropDatabase, ensureDatabase, ownerSource } from './platform/database';
-import { makeLogger } from './platform/logging';
+import { makeLogger, slowQueryLogger } from './platform/logging';
 
 /** Tells the parent; one that was killed meanwhile is told nothing. */
 const tell = (message: object): void => {
@@ -66,9 +66,9 @@ async function prepare(config: Config): Promise<void> {
 }
 
 async function serve(config: Config): Promise<void> {
-  const database = appSource(config);
-  await database.initialize();
   const log = makeLogger(config.logLevel);
+  const database = appSource(config, slowQueryLogger(log));
+  await database.initialize();
   const webDist = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, close, warm } = makeApp({
     database,

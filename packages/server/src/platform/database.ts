@@ -3,7 +3,7 @@
  * migrations, `finch_app` serves and is held by row security to the studio set in its transaction.
  */
 import { Client } from 'pg';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, type Logger } from 'typeorm';
 import { entities } from './entities';
 import { migrations } from './migrations';
 import type { Config, DatabaseAccess } from './config';
@@ -52,7 +52,12 @@ export async function dropDatabase(access: DatabaseAccess, database: string): Pr
   await client.end();
 }
 
-function source(access: DatabaseAccess, database: string, role: 'finch_owner' | 'finch_app'): DataSource {
+function source(
+  access: DatabaseAccess,
+  database: string,
+  role: 'finch_owner' | 'finch_app',
+  logger?: Logger,
+): DataSource {
   return new DataSource({
     type: 'postgres',
     host: access.host,
@@ -65,6 +70,7 @@ function source(access: DatabaseAccess, database: string, role: 'finch_owner' | 
     migrationsTableName: 'migration',
     synchronize: false,
     logging: false,
+    logger,
     maxQueryExecutionTime: 400,
     poolSize: role === 'finch_app' ? 12 : 2,
     connectTimeoutMS: 4000,
@@ -73,8 +79,8 @@ function source(access: DatabaseAccess, database: string, role: 'finch_owner' | 
 
 export const ownerSource = (config: Pick<Config, 'access' | 'database'>): DataSource =>
   source(config.access, config.database, 'finch_owner');
-export const appSource = (config: Pick<Config, 'access' | 'database'>): DataSource =>
-  source(config.access, config.database, 'finch_app');
+export const appSource = (config: Pick<Config, 'access' | 'database'>, logger?: Logger): DataSource =>
+  source(config.access, config.database, 'finch_app', logger);
 
 /** A transaction that sees and writes one studio's rows alone. */
 export async function inStudio<T>(
