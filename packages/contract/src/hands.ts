@@ -35,6 +35,21 @@ export const instrumentSchema: v.GenericSchema<unknown, Instrument> = v.object({
   frets: v.pipe(v.number(), v.integer(), v.minValue(12), v.maxValue(24)),
   capo: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11)),
   leftHanded: v.boolean(),
+  setup: v.optional(
+    v.object({
+      strings: v.picklist(['nylon', 'steel', 'nickel'], 'nylon, steel or nickel'),
+      gaugeMm: v.pipe(
+        v.number('a gauge in mm'),
+        v.minValue(0.15, 'a gauge of 0.15 to 0.8 mm on string 1'),
+        v.maxValue(0.8, 'a gauge of 0.15 to 0.8 mm on string 1'),
+      ),
+      actionMm: v.pipe(
+        v.number('an action in mm'),
+        v.minValue(0.5, 'an action of 0.5 to 6 mm at fret 12'),
+        v.maxValue(6, 'an action of 0.5 to 6 mm at fret 12'),
+      ),
+    }),
+  ),
 });
 
 export const limitsSchema: v.GenericSchema<unknown, HandLimits> = v.object({

@@ -8,6 +8,7 @@ import {
   spanFactor,
   standardGuitar,
   stringNumber,
+  type Instrument,
 } from '.';
 import { must } from '../kernel';
 
@@ -73,7 +74,9 @@ describe('limits of what can be made', () => {
     [{ scaleLengthMm: Number.NaN }, 'instrument.scale'],
     [{ frets: 30 }, 'instrument.frets'],
     [{ capo: 12 }, 'instrument.capo'],
-  ])('an instrument with %j is refused as %s', (parts, code) => {
+    [{ setup: { strings: 'steel', gaugeMm: 3, actionMm: 2 } }, 'instrument.gauge'],
+    [{ setup: { strings: 'nylon', gaugeMm: 0.7, actionMm: 40 } }, 'instrument.action'],
+  ] as [Partial<Instrument>, string][])('an instrument with %j is refused as %s', (parts, code) => {
     const made = makeInstrument(parts);
     expect(made.ok ? '' : made.problem.code).toBe(code);
   });

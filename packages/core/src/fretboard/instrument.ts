@@ -15,6 +15,16 @@ export interface Instrument {
   /** Fret of the capo, 0 for none. Frets of grips count from it. */
   readonly capo: number;
   readonly leftHanded: boolean;
+  /** What is strung on it and how high. Kept with every grade; no formula reads it yet. */
+  readonly setup?: InstrumentSetup;
+}
+
+export interface InstrumentSetup {
+  readonly strings: 'nylon' | 'steel' | 'nickel';
+  /** Diameter of string 1. */
+  readonly gaugeMm: number;
+  /** Height of the thickest string over fret 12. */
+  readonly actionMm: number;
 }
 
 /** Six strings in standard tuning E A D G B E, 648 mm, 22 frets. */
@@ -27,7 +37,7 @@ export const standardGuitar: Instrument = {
   leftHanded: false,
 };
 
-/** Checks an instrument. Problems name the field: 4 to 8 strings, 480 to 700 mm, 12 to 24 frets, capo 0 to 11. */
+/** Checks an instrument. Problems name the field: 4 to 8 strings, 480 to 700 mm, 12 to 24 frets, capo 0 to 11, strings and action when given. */
 export function makeInstrument(parts: Partial<Instrument>): Result<Instrument> {
   const made = { ...standardGuitar, ...parts };
   const strings = made.openPitches.length;
@@ -43,6 +53,11 @@ export function makeInstrument(parts: Partial<Instrument>): Result<Instrument> {
   if (!(Number.isInteger(made.capo) && made.capo >= 0 && made.capo <= 11)) {
     return fail('instrument.capo', 'capo', 'fret 0 to 11');
   }
+  const { setup } = made;
+  if (setup && !(setup.gaugeMm >= 0.15 && setup.gaugeMm <= 0.8))
+    return fail('instrument.gauge', 'setup.gaugeMm', '0.15 to 0.8 mm on string 1');
+  if (setup && !(setup.actionMm >= 0.5 && setup.actionMm <= 6))
+    return fail('instrument.action', 'setup.actionMm', '0.5 to 6 mm at fret 12');
   return ok(made);
 }
 

@@ -3,6 +3,7 @@
  * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
  */
 import type { Reason } from '@finch/core/effort';
+import { tuningName, writeTuning, type InstrumentSetup } from '@finch/core/fretboard';
 import { Unanswered } from '../session/api';
 
 type Values = Reason['values'];
@@ -29,6 +30,15 @@ export function spokenChord(symbol: string): string {
     .replace('m7b5', ' minor 7 flat 5')
     .replace(/m(?=\d|$)/, ' minor ')
     .trim();
+}
+
+/** "drop D", or the notes from the thickest string: "C2 G2 D3 A3 E4 G4". */
+export function tuningWords(openPitches: readonly number[]): string {
+  return tuningName(openPitches) ?? degreeText(writeTuning(openPitches));
+}
+
+export function setupWords(setup: InstrumentSetup | undefined): string {
+  return setup ? `${setup.strings}, ${setup.gaugeMm} mm, ${setup.actionMm} mm high` : 'not noted';
 }
 
 const DAY = 86_400_000;
@@ -114,6 +124,20 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
+  'hand.reach': (_, detail) =>
+    `A reach lies between ${detail.replace(' to ', ' and ')}. Measure it once more, or leave the field empty.`,
+  'instrument.scale': (_, detail) => `A scale length is ${detail}, nut to saddle.`,
+  'instrument.frets': (_, detail) => `A neck here has ${detail}.`,
+  'instrument.gauge': (_, detail) => `Strings: ${detail}; it is printed on the packet, in inches times 25.4.`,
+  'instrument.action': (_, detail) => `Action: ${detail}, under the thickest string.`,
+  'tuning.empty': (_, detail) => `Type a tuning by name or by its notes: ${detail}, drop D, DADGAD.`,
+  'tuning.note': (at, detail) =>
+    `The tuning is not read from character ${Number(at) + 1} on. Like this: ${detail}.`,
+  'tuning.strings': (at, detail) => `That is ${plural(Number(at), 'string')}; a guitar here has ${detail}.`,
+  'tuning.range': (at, detail) => `The ${Number(at) + 1}. note lies outside ${detail}.`,
+  'limits.grip': (_, detail) =>
+    `The effort limit of one grip lies between ${detail.replace(' to ', ' and ')}.`,
+  'limits.barre': (_, detail) => `Barre minutes in thirty: ${detail}.`,
   'plan.minutes': (_, detail) => `A lesson has ${detail}.`,
   'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',
   'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',

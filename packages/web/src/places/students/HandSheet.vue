@@ -1,23 +1,17 @@
 <script setup lang="ts">
 /** The hand: reach, scale, limits. Dated; keeping it adds a record and never changes what older takes were graded with. */
-import { routes, type StudentBody } from '@finch/contract';
+import type { StudentBody } from '@finch/contract';
 import { REFERENCE_REACH_MM } from '@finch/core/fretboard';
-import { BButton, BFormCheckbox, BFormInput, BModal } from 'bootstrap-vue-next';
-import { computed, ref } from 'vue';
-import { sayError } from '../../app/words';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, useTemplateRef } from 'vue';
+import { setupWords, tuningWords } from '../../app/words';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { call } from '../../session/api';
+import HandForm from './HandForm.vue';
 
 const props = defineProps<{ student: StudentBody; mayWrite: boolean }>();
 const emit = defineEmits<{ kept: [] }>();
-const open = ref(false);
-const trouble = ref('');
-const reach = ref('');
-const scale = ref('');
-const limit = ref('');
-const barre = ref('');
-const thumb = ref(false);
-const left = ref(false);
+const form = useTemplateRef<InstanceType<typeof HandForm>>('form');
+const edit = () => form.value?.edit();
 const since = computed(() =>
   props.student.hand.from
     ? new Date(props.student.hand.from).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
@@ -31,46 +25,6 @@ const change = computed(() => {
     ? null
     : `${now > before ? 'up' : 'down'} ${Math.abs(now - before)} since ${new Date(props.student.limitsBefore?.from ?? 0).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`;
 });
-function edit() {
-  const { hand, instrument, limits } = props.student;
-  reach.value = String(hand.value.reachMm ?? '');
-  scale.value = String(instrument.value.scaleLengthMm);
-  limit.value = String(limits.value.gripEffort);
-  barre.value = String(limits.value.barreMinutes);
-  thumb.value = hand.value.thumbOver;
-  left.value = instrument.value.leftHanded;
-  trouble.value = '';
-  open.value = true;
-}
-async function keep() {
-  trouble.value = '';
-  const { hand, instrument, limits, version, id } = props.student;
-  const measured = reach.value.trim() === '' ? undefined : Number(reach.value);
-  try {
-    await call(routes.keepHand, {
-      params: { studentId: id },
-      body: {
-        version,
-        // The measured reach also says how large the hand is, as far as one number can.
-        hand: {
-          ...hand.value,
-          reachMm: measured,
-          thumbOver: thumb.value,
-          sizeFactor:
-            measured === undefined
-              ? hand.value.sizeFactor
-              : Math.min(1.25, Math.max(0.6, Math.round((measured / REFERENCE_REACH_MM) * 100) / 100)),
-        },
-        instrument: { ...instrument.value, scaleLengthMm: Number(scale.value), leftHanded: left.value },
-        limits: { ...limits.value, gripEffort: Number(limit.value), barreMinutes: Number(barre.value) },
-      },
-    });
-    open.value = false;
-    emit('kept');
-  } catch (error) {
-    trouble.value = sayError(error);
-  }
-}
 defineExpose({ edit });
 const bars = computed(() =>
   reachMm.value === null
@@ -112,6 +66,14 @@ const bars = computed(() =>
         <dd>{{ student.instrument.value.scaleLengthMm }} mm</dd>
       </div>
       <div>
+        <dt>Tuning</dt>
+        <dd>{{ tuningWords(student.instrument.value.openPitches) }}</dd>
+      </div>
+      <div>
+        <dt>Strings and action</dt>
+        <dd>{{ setupWords(student.instrument.value.setup) }}</dd>
+      </div>
+      <div>
         <dt>Thumb over the top</dt>
         <dd>{{ student.hand.value.thumbOver ? 'yes' : 'no' }}</dd>
       </div>
@@ -138,32 +100,7 @@ const bars = computed(() =>
       }}</span>
     </div>
     <BButton v-if="mayWrite" variant="outline-secondary" size="sm" @click="edit">Measure and set</BButton>
-    <BModal v-model="open" title="Measure and set" no-footer>
-      <p class="note">
-        After three easy minutes. Fingers 1 and 4 as wide as stays easy, never forced; the neck is the ruler.
-        Pain: stop, and ask a doctor or a hand therapist.
-      </p>
-      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
-      <form class="grid" @submit.prevent="keep">
-        <label
-          >Reach 1–4, mm (70 to 180)<BFormInput
-            v-model="reach"
-            type="number"
-            step="1"
-            placeholder="not measured"
-        /></label>
-        <label>Scale, mm (480 to 700)<BFormInput v-model="scale" type="number" step="1" required /></label>
-        <label
-          >Effort limit for one grip (10 to 100)<BFormInput v-model="limit" type="number" step="1" required
-        /></label>
-        <label
-          >Barre minutes in thirty (0 to 20)<BFormInput v-model="barre" type="number" step="0.5" required
-        /></label>
-        <BFormCheckbox v-model="thumb">Thumb may fret string 6</BFormCheckbox>
-        <BFormCheckbox v-model="left">Left-handed guitar</BFormCheckbox>
-        <BButton type="submit" variant="dark">Keep from today on</BButton>
-      </form>
-    </BModal>
+    <HandForm ref="form" :student="student" @kept="emit('kept')" />
   </section>
 </template>
 
@@ -221,12 +158,5 @@ const bars = computed(() =>
   font-size: 34px;
   font-weight: 700;
   line-height: 1;
-}
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px;
-  margin-top: 12px;
-  font-size: 14px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { routes } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
-import { BButton, BFormTextarea } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -18,6 +18,7 @@ import { useSeat } from '../../session/seat';
 import { CATEGORY } from '../../instruments/categories';
 import HandSheet from './HandSheet.vue';
 import HistoryChart from './HistoryChart.vue';
+import StudentNote from './StudentNote.vue';
 
 const props = defineProps<{ studentId: string }>();
 const seat = useSeat();
@@ -118,23 +119,6 @@ const go = (name: 'plan' | 'lesson' | 'write-up') =>
     bench.put(props.studentId, id);
     await router.push({ name, params: { lessonId: id } });
   });
-const note = ref('');
-watch(
-  student,
-  (now_, before) => {
-    if (now_ && (!before || before.id !== now_.id)) note.value = now_.note;
-  },
-  { immediate: true },
-);
-const keepNote = () =>
-  attempt(async () => {
-    if (!student.value || note.value === student.value.note) return;
-    await call(routes.keepNote, {
-      params: { studentId: props.studentId },
-      body: { version: student.value.version, note: note.value },
-    });
-    await refetch();
-  });
 const clear = () =>
   attempt(async () => {
     await seat.keep(
@@ -181,17 +165,7 @@ useKeys([
           >
         </div>
         <HandSheet ref="hand" :student="student" :may-write="mayWrite" @kept="refetch()" />
-        <div class="notes">
-          <label for="note"><h2>Notes</h2></label
-          ><BFormTextarea
-            id="note"
-            v-model="note"
-            :disabled="!mayWrite"
-            rows="4"
-            maxlength="2000"
-            @blur="keepNote"
-          />
-        </div>
+        <StudentNote :student="student" :may-write="mayWrite" @kept="refetch()" />
         <p v-if="student.groups.length" class="small">Plays in {{ student.groups.join(', ') }}.</p>
       </aside>
       <div class="col-mid">
@@ -300,9 +274,6 @@ useKeys([
   display: flex;
   flex-direction: column;
   gap: 14px;
-}
-.notes textarea {
-  font-size: 14px;
 }
 .col-mid {
   display: grid;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { routes, type DoneBody } from '@finch/contract';
+import { routes, type DoneBody, type LessonBody } from '@finch/contract';
 import { planMinutes, type PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { useLocalStorage } from '@vueuse/core';
@@ -8,12 +8,14 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import IconCheck from '~icons/bi/check-lg';
 import { useKeys } from '../../app/keys';
+import BothVersions from '../../app/BothVersions.vue';
 import { say, sayError } from '../../app/words';
 import { CATEGORY } from '../../instruments/categories';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import PurflingBar from '../../instruments/PurflingBar.vue';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
+import { useKeeping } from '../../session/keeping';
 import { useLesson, useStudent } from '../../session/queries';
 import type { LessonRun } from '../../session/lesson-run';
 
@@ -34,29 +36,63 @@ watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: tru
 const runs = useLocalStorage<Record<string, LessonRun>>('finch-lessons', {});
 const rows = ref<DoneBody['blocks']>([]);
 const note = ref('');
-const trouble = ref('');
 const kept = ref(false);
 const laidOut = ref('');
-const version = ref(0);
-const stale = ref(false);
+function layOut(now: LessonBody) {
+  laidOut.value = now.id;
+  rows.value =
+    now.done?.blocks.map((row) => ({ ...row })) ??
+    (now.plan?.blocks ?? []).map((block) => ({
+      blockId: block.id,
+      title: block.title,
+      kind: block.kind,
+      minutes: block.minutes,
+      takes: { clean: 0, nearly: 0, notYet: 0 },
+      brought: false,
+    }));
+  note.value = now.note || runs.value[now.id]?.note || '';
+}
+const keeping = useKeeping<LessonBody>({
+  name: 'Write-up',
+  send: async (version) => {
+    if (!lesson.value) throw new RangeError('no lesson to write up');
+    const made = await call(routes.keepWriteUp, {
+      params: { lessonId: lesson.value.id },
+      body: {
+        version,
+        done: {
+          schemaVersion: 1,
+          blocks: rows.value.map((row) => ({ ...row, minutes: Math.max(0, Number(row.minutes) || 0) })),
+        },
+        note: note.value,
+      },
+    });
+    kept.value = true;
+    client.setQueryData(['lesson', made.id], made);
+    const { [made.id]: _written, ...others } = runs.value;
+    runs.value = others;
+    await client.invalidateQueries({ queryKey: ['board'] });
+    await client.invalidateQueries({ queryKey: ['student', made.studentId] });
+    return made.version;
+  },
+  newest: () => call(routes.lesson, { params: { lessonId: id.value ?? '' } }),
+  versionOf: (theirs) => theirs.version,
+  inWords: (theirs) =>
+    [
+      (theirs.done?.blocks ?? []).map((row) => `${say(row.title)} ${Math.round(row.minutes)} min`).join(', '),
+      theirs.note,
+    ]
+      .filter(Boolean)
+      .join('\n') || 'nothing written',
+  show: layOut,
+});
 watch(
   lesson,
   (now) => {
     // Once laid out, what is on the screen belongs to the teacher; a newer version is met when it is kept.
     if (!now || laidOut.value === now.id) return;
-    laidOut.value = now.id;
-    version.value = now.version;
-    rows.value =
-      now.done?.blocks.map((row) => ({ ...row })) ??
-      (now.plan?.blocks ?? []).map((block) => ({
-        blockId: block.id,
-        title: block.title,
-        kind: block.kind,
-        minutes: block.minutes,
-        takes: { clean: 0, nearly: 0, notYet: 0 },
-        brought: false,
-      }));
-    note.value = now.note || runs.value[now.id]?.note || '';
+    keeping.began(now.version);
+    layOut(now);
   },
   { immediate: true },
 );
@@ -97,47 +133,6 @@ const verdict = (row: DoneBody['blocks'][number]) => {
     ? { text: 'in part', look: '' }
     : { text: 'covered', look: 'ready' };
 };
-async function keep() {
-  if (!lesson.value) return;
-  trouble.value = '';
-  try {
-    const made = await call(routes.keepWriteUp, {
-      params: { lessonId: lesson.value.id },
-      body: {
-        version: version.value,
-        done: {
-          schemaVersion: 1,
-          blocks: rows.value.map((row) => ({ ...row, minutes: Math.max(0, Number(row.minutes) || 0) })),
-        },
-        note: note.value,
-      },
-    });
-    kept.value = true;
-    version.value = made.version;
-    client.setQueryData(['lesson', made.id], made);
-    const { [made.id]: _written, ...others } = runs.value;
-    runs.value = others;
-    await client.invalidateQueries({ queryKey: ['board'] });
-    await client.invalidateQueries({ queryKey: ['student', made.studentId] });
-  } catch (problem) {
-    stale.value = (problem as { problem?: { code: string } }).problem?.code === 'write.stale';
-    trouble.value = stale.value
-      ? 'Write-up not kept: a newer version was kept meanwhile. Yours is still here.'
-      : `Write-up not kept: ${sayError(problem)}`;
-  }
-}
-async function showTheirs() {
-  laidOut.value = '';
-  stale.value = false;
-  trouble.value = '';
-  await client.invalidateQueries({ queryKey: ['lesson', id.value] });
-}
-async function keepMine() {
-  const newest = await refetch();
-  version.value = newest.data?.version ?? version.value;
-  stale.value = false;
-  await keep();
-}
 const when = computed(() =>
   lesson.value
     ? new Date(lesson.value.startsAt).toLocaleString('en-GB', {
@@ -152,7 +147,7 @@ const when = computed(() =>
 );
 useKeys([
   { key: 'n', does: 'note', run: () => document.getElementById('write-note')?.focus() },
-  { key: 'Enter', does: 'keep write-up', run: () => void keep() },
+  { key: 'Enter', does: 'keep write-up', run: () => void keeping.keep() },
   { key: 'b', does: 'to the Board', run: () => void router.push('/') },
 ]);
 </script>
@@ -232,15 +227,7 @@ useKeys([
           placeholder="What to remember next time"
         />
         <p class="small">{{ note.length }} of 2000 characters</p>
-        <div v-if="trouble" class="refusal" role="alert">
-          {{ trouble
-          }}<template v-if="stale">
-            <BButton size="sm" variant="outline-secondary" @click="showTheirs">Show theirs</BButton>
-            <BButton size="sm" variant="outline-secondary" @click="keepMine"
-              >Keep mine instead</BButton
-            ></template
-          >
-        </div>
+        <BothVersions :keeping="keeping" />
         <p v-if="lesson.state === 'written' || kept" class="note" role="status">
           <span class="tag ready">written up</span>
         </p>
@@ -249,7 +236,7 @@ useKeys([
             variant="outline-secondary"
             @click="router.push({ name: 'student', params: { studentId: lesson.studentId } })"
             >Open student</BButton
-          ><BButton class="pri" variant="dark" @click="keep"
+          ><BButton class="pri" variant="dark" @click="keeping.keep()"
             ><IconCheck aria-hidden="true" /> Keep write-up</BButton
           >
         </div>

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** What the plan spends: minutes by kind, the checks it is held to, and what was left out with the reason. */
+import { planMinutes, type HandLimits, type LessonPlan } from '@finch/core/planning';
+import { BButton } from 'bootstrap-vue-next';
+import { computed } from 'vue';
+import IconCheck from '~icons/bi/check-lg';
+import IconWarn from '~icons/bi/exclamation-triangle';
+import { BLOCK_WORDS, say } from '../../app/words';
+import BecauseMark from '../../instruments/BecauseMark.vue';
+import { CATEGORY } from '../../instruments/categories';
+import PurflingBar from '../../instruments/PurflingBar.vue';
+import { planChecks } from './checks';
+
+const props = defineProps<{
+  plan: LessonPlan;
+  minutes: number;
+  limits: HandLimits | null;
+  busy: boolean;
+  canUndo: boolean;
+}>();
+const emit = defineEmits<{ replan: []; undo: [] }>();
+const blocks = computed(() => props.plan.blocks);
+const total = computed(() => planMinutes(blocks.value));
+const strips = computed(() =>
+  blocks.value.map((block) => ({
+    name: say(block.title),
+    value: block.minutes,
+    category: CATEGORY[block.kind],
+  })),
+);
+const byKind = computed(() => {
+  const sums = new Map<string, number>();
+  for (const block of blocks.value) sums.set(block.kind, (sums.get(block.kind) ?? 0) + block.minutes);
+  return [...sums];
+});
+const checks = computed(() => (props.limits ? planChecks(blocks.value, props.minutes, props.limits) : []));
+</script>
+
+<template>
+  <aside class="sheet budget scroll" tabindex="0" aria-label="Time budget and checks">
+    <div class="spread">
+      <h2>Time budget</h2>
+      <b :class="{ over: total > minutes }">{{ total }} of {{ minutes }} min</b>
+    </div>
+    <PurflingBar :strips="strips" :total="minutes" unit="minutes" :height="34" />
+    <dl>
+      <div v-for="[kind, sum] in byKind" :key="kind">
+        <dt>
+          <svg width="16" height="14" aria-hidden="true">
+            <rect width="16" height="14" :fill="`url(#cat-${CATEGORY[kind as keyof typeof CATEGORY]})`" />
+          </svg>
+          {{ BLOCK_WORDS[kind] }}
+        </dt>
+        <dd>{{ sum }}</dd>
+      </div>
+    </dl>
+    <h2>Checks</h2>
+    <ul class="checks">
+      <li v-for="check in checks" :key="check.text">
+        <IconCheck v-if="check.ok" aria-label="kept:" /><IconWarn v-else class="warn" aria-label="look:" />
+        <span>{{ check.text }}</span>
+      </li>
+    </ul>
+    <p v-if="limits?.assumed" class="small">
+      Limits are assumptions until you set them on the student’s page.
+    </p>
+    <template v-if="plan.leftOut.length"
+      ><h2>Left out, and why</h2>
+      <BecauseMark v-for="one in plan.leftOut" :key="one.skillId"
+        ><b>{{ say(one.title) }}:</b> {{ say(one.because) }}</BecauseMark
+      ></template
+    >
+    <div class="foot">
+      <BButton variant="outline-secondary" size="sm" :disabled="busy" @click="emit('replan')"
+        >Re-plan around locks</BButton
+      ><BButton variant="outline-secondary" size="sm" :disabled="!canUndo" @click="emit('undo')"
+        >Undo</BButton
+      >
+    </div>
+  </aside>
+</template>
+
+<style>
+.budget {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.budget dl > div {
+  display: flex;
+  justify-content: space-between;
+  font-size: 14px;
+  padding: 2px 0;
+}
+.budget dt {
+  font-weight: 400;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.budget dd {
+  font-weight: 700;
+}
+.budget .over {
+  color: var(--breast);
+}
+.checks li {
+  display: flex;
+  gap: 8px;
+  font-size: 14px;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+  line-height: 1.3;
+}
+.checks svg {
+  flex: none;
+  margin-top: 2px;
+}
+.checks .warn {
+  color: var(--breast);
+}
+.budget .foot {
+  display: flex;
+  gap: 8px;
+  align-items: flex-end;
+  margin-top: auto;
+  flex-wrap: wrap;
+}
+</style>

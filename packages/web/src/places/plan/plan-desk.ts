@@ -1,0 +1,56 @@
+/** The plan being changed by hand: its blocks, which one is picked, and the way back. Knows no server. */
+import type { LessonPlan, PlanBlock } from '@finch/core/planning';
+import { computed, readonly, ref, shallowRef } from 'vue';
+
+const STEPS_KEPT = 30;
+
+export function usePlanDesk() {
+  const plan = shallowRef<LessonPlan | null>(null);
+  const before = shallowRef<readonly LessonPlan[]>([]);
+  const picked = ref(0);
+  const dirty = ref(false);
+  const blocks = computed<readonly PlanBlock[]>(() => plan.value?.blocks ?? []);
+
+  const pick = (index: number) => {
+    picked.value = Math.max(0, Math.min(index, blocks.value.length - 1));
+  };
+  function put(next: LessonPlan) {
+    if (plan.value) before.value = [...before.value.slice(1 - STEPS_KEPT), plan.value];
+    plan.value = next;
+    pick(picked.value);
+  }
+  return {
+    plan: readonly(plan),
+    blocks,
+    picked: readonly(picked),
+    dirty: readonly(dirty),
+    canUndo: computed(() => before.value.length > 0),
+    pick,
+    /** Lays out what is stored: nothing to undo, nothing changed by hand. */
+    lay: (stored: LessonPlan) => {
+      plan.value = stored;
+      before.value = [];
+      dirty.value = false;
+      pick(picked.value);
+    },
+    /** Puts another plan in its place, as one step. */
+    replace: put,
+    /** Changes the blocks by a function; one that returns its own input changes nothing. */
+    change: (edit: (blocks: readonly PlanBlock[]) => readonly PlanBlock[]) => {
+      if (!plan.value) return;
+      const next = edit(blocks.value);
+      if (next === blocks.value) return;
+      put({ ...plan.value, blocks: [...next] });
+      dirty.value = true;
+    },
+    undo: () => {
+      const last = before.value.at(-1);
+      if (!last) return;
+      plan.value = last;
+      before.value = before.value.slice(0, -1);
+      dirty.value = true;
+      pick(picked.value);
+    },
+    kept: () => (dirty.value = false),
+  };
+}
