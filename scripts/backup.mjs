@@ -1,9 +1,10 @@
 // npm run backup [FILE]: dumps the real studio (never the demo) into a file only its owner can read.
+import { dataFolder } from './lib/paths.mjs';
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { dump } from './lib/cluster.mjs';
 import { withCluster } from './lib/with-cluster.mjs';
-import { dataFolder } from './lib/packages.mjs';
+
 import { fail, Stop } from './lib/stages.mjs';
 
 const wanted = process.argv[2];

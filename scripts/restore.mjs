@@ -3,7 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { dump, superuserEnvironment } from './lib/cluster.mjs';
-import { dataFolder, postgresBin } from './lib/packages.mjs';
+import { postgresBin } from './lib/packages.mjs';
+import { dataFolder } from './lib/paths.mjs';
 import { fail, Stop } from './lib/stages.mjs';
 import { withCluster } from './lib/with-cluster.mjs';
 

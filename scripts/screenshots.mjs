@@ -1,8 +1,8 @@
 // npm run screenshots: one picture of each main view from demo data under a fixed clock, into docs/screenshots.
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
-import { dataFolder, ensureNodePackages, ensureSystemPackages } from './lib/packages.mjs';
-import { root } from './lib/paths.mjs';
+import { ensureNodePackages, ensureSystemPackages } from './lib/packages.mjs';
+import { dataFolder, root } from './lib/paths.mjs';
 import { cleanUp, cleanUpOnSignals, onExit } from './lib/signals.mjs';
 import { fail, stage } from './lib/stages.mjs';
 

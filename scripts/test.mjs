@@ -7,8 +7,8 @@ import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { runChecks } from './lib/checks.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { dataFolder, ensureNodePackages, ensureSystemPackages, postgresBin } from './lib/packages.mjs';
-import { root } from './lib/paths.mjs';
+import { ensureNodePackages, ensureSystemPackages, postgresBin } from './lib/packages.mjs';
+import { dataFolder, root } from './lib/paths.mjs';
 import { cleanUp, cleanUpOnSignals, onExit } from './lib/signals.mjs';
 import { fail, stage } from './lib/stages.mjs';
 

@@ -5,7 +5,7 @@ import { root } from './lib/paths.mjs';
 import { fail } from './lib/stages.mjs';
 
 try {
-  ensureNodePackages();
+  await ensureNodePackages();
   const result = spawnSync(process.execPath, ['--expose-gc', '--import', 'tsx', ...process.argv.slice(2)], {
     cwd: root,
     stdio: 'inherit',

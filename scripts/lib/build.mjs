@@ -1,8 +1,8 @@
 // Builds the browser application when its sources changed since the last build.
-import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { runAlone } from './child.mjs';
 import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
@@ -23,7 +23,7 @@ function addTo(hash, path) {
   } else if (!/\.test\.ts$/.test(path)) hash.update(path).update(readFileSync(path));
 }
 
-export function ensureBuild() {
+export async function ensureBuild() {
   const hash = createHash('sha256');
   for (const source of SOURCES) addTo(hash, join(root, source));
   const stamp = hash.digest('hex');
@@ -31,12 +31,11 @@ export function ensureBuild() {
   const stampFile = join(web, 'dist', '.finch-stamp');
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return 'unchanged';
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-  const result = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'warn'], {
+  const result = await runAlone('build', process.execPath, [vite, 'build', '--logLevel', 'warn'], {
     cwd: web,
-    encoding: 'utf8',
     env: { ...process.env, NODE_ENV: 'production' },
   });
-  if (result.status !== 0) throw new Stop(`The build did not work:\n${result.stdout}\n${result.stderr}`);
+  if (result.status !== 0) throw new Stop(`The build did not work:\n${result.said}`);
   writeFileSync(stampFile, stamp);
   return 'built';
 }

@@ -17,8 +17,8 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { dataFolder, postgresBin } from './packages.mjs';
-import { checkoutHash, dataDir } from './paths.mjs';
+import { postgresBin } from './packages.mjs';
+import { checkoutHash, dataDir, dataFolder } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
 import { Stop } from './stages.mjs';
 

@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { runAlone } from './child.mjs';
 import { dataDir, root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
@@ -22,23 +23,27 @@ export function postgresBin() {
 
 const chromiumPath = '/usr/bin/chromium';
 
-function aptInstall(names) {
+async function aptInstall(names) {
   const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const run = (args) => spawnSync('apt-get', args, { env: environment, encoding: 'utf8' });
-  let result = run(['install', '-y', '-q', '--no-install-recommends', ...names]);
+  // Another installation may hold the lock for a while; one that was killed half-way is finished first.
+  const wait = ['-o', 'DPkg::Lock::Timeout=180'];
+  const run = (...args) => runAlone('apt-get', 'apt-get', [...wait, ...args], { env: environment });
+  const install = () => run('install', '-y', '-q', '--no-install-recommends', ...names);
+  let result = await install();
   if (result.status !== 0) {
-    run(['update', '-q']);
-    result = run(['install', '-y', '-q', '--no-install-recommends', ...names]);
+    spawnSync('dpkg', ['--configure', '-a'], { env: environment });
+    await run('update', '-q');
+    result = await install();
   }
   if (result.status !== 0) {
     throw new Stop(
-      `Installing ${names.join(', ')} did not work:\n${result.stderr?.slice(-800) ?? ''}\nInstall them by hand, then start again.`,
+      `Installing ${names.join(', ')} did not work:\n${result.said.slice(-800)}\nInstall them by hand, then start again.`,
     );
   }
 }
 
 /** Makes sure PostgreSQL (and Chromium with fonts, when asked) is there; installs as root, otherwise says what to do. */
-export function ensureSystemPackages({ chromium = false } = {}) {
+export async function ensureSystemPackages({ chromium = false } = {}) {
   const missing = [];
   if (!postgresBin()) missing.push('postgresql-15');
   if (chromium && !existsSync(chromiumPath)) missing.push('chromium');
@@ -57,12 +62,12 @@ export function ensureSystemPackages({ chromium = false } = {}) {
       writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
     }
   }
-  aptInstall(missing);
+  await aptInstall(missing);
   return `installed ${missing.join(', ')}`;
 }
 
 /** npm ci from the lock file, once for each lock and Node version; a broken or half-made tree is made again. */
-export function ensureNodePackages() {
+export async function ensureNodePackages() {
   const stampFile = join(root, 'node_modules', '.finch-stamp');
   const lock = readFileSync(join(root, 'package-lock.json'));
   const stamp = createHash('sha256').update(lock).update(process.version).digest('hex');
@@ -74,19 +79,12 @@ export function ensureNodePackages() {
   );
   const npm = process.env.npm_execpath ? [process.execPath, process.env.npm_execpath] : ['npm'];
   const args = [...npm.slice(1), 'ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'];
-  const result = spawnSync(npm[0], args, { cwd: root, env: environment, encoding: 'utf8' });
+  const result = await runAlone('npm-ci', npm[0], args, { env: environment });
   if (result.status !== 0) {
     throw new Stop(
-      `npm ci did not work:\n${(result.stderr ?? '').slice(-1500)}\nCheck the connection to the npm registry, then start again.`,
+      `npm ci did not work:\n${result.said.slice(-1500)}\nCheck the connection to the npm registry, then start again.`,
     );
   }
   writeFileSync(stampFile, stamp);
   return 'installed';
-}
-
-/** A private folder under .data, made when missing. */
-export function dataFolder(...parts) {
-  const folder = join(dataDir, ...parts);
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  return folder;
 }

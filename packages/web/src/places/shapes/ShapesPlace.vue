@@ -45,6 +45,8 @@ const stringsWanted = ref<Record<number, 'any' | 'must' | 'leave'>>({});
 const shown = ref(9);
 const show = ref<'fingers' | 'degrees'>('fingers');
 const grips = shallowRef<readonly GradedGrip[]>([]);
+/** Which chord the grips on screen belong to. */
+const foundFor = ref('');
 const standIns = shallowRef<readonly StandIn[]>([]);
 const pickedText = ref(typeof route.query.frets === 'string' ? route.query.frets : '');
 const held = shallowRef<{ grip: GradedGrip; chord: Chord } | null>(null);
@@ -91,6 +93,7 @@ watch(
     );
     if (mine !== turn) return;
     grips.value = found;
+    foundFor.value = chord.value.symbol;
     shown.value = 9;
     searching.value = false;
   },
@@ -405,7 +408,7 @@ onMounted(() => box.value?.select());
         No shapes within {{ hand.reachMm ?? Math.round(140 * hand.sizeFactor) }} mm of reach and effort
         {{ effortUpTo }}. Raise the effort, free a string or allow another bass.
       </p>
-      <ul class="cards scroll">
+      <ul class="cards scroll" :data-chord="foundFor">
         <li v-for="(grip, i) in list.slice(0, shown)" :id="`card-${i}`" :key="fretsText(grip.frets)">
           <button
             type="button"

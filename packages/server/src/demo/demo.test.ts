@@ -1,0 +1,59 @@
+import { seededRandom } from '@finch/core/kernel';
+import { readConfig } from '../platform/config';
+import { dropDatabase, ensureDatabase, ownerSource } from '../platform/database';
+import { makeDemo } from './make-demo';
+
+const NOW = Date.UTC(2026, 5, 9, 14, 52);
+const TABLES = [
+  'studio',
+  'account',
+  'person',
+  'membership',
+  'student',
+  'guardianship',
+  'hand_record',
+  'instrument_record',
+  'limits_record',
+  'band',
+  'band_member',
+  'syllabus_version',
+  'lesson',
+  'home_card',
+  'log_event',
+];
+
+/** Makes the demo in a database of its own and returns, for each table, how many rows and a digest of all. */
+async function makeAndDigest(now: number): Promise<Record<string, { rows: number; digest: string }>> {
+  const { access } = readConfig(process.env);
+  const name = `finch_demo_test_${seededRandom(process.pid ^ Date.now()).int(1, 1e9)}`;
+  await ensureDatabase(access, name);
+  const owner = ownerSource({ access, database: name });
+  await owner.initialize();
+  try {
+    await owner.runMigrations({ transaction: 'all' });
+    return await owner.transaction(async (manager) => {
+      await makeDemo(manager, now);
+      const digests: Record<string, { rows: number; digest: string }> = {};
+      for (const table of TABLES) {
+        const [found] = (await manager.query(
+          `SELECT count(*)::int AS rows, coalesce(md5(string_agg(t::text, '|' ORDER BY t::text)), '') AS digest FROM ${table} t`,
+        )) as { rows: number; digest: string }[];
+        digests[table] = found;
+      }
+      return digests;
+    });
+  } finally {
+    await owner.destroy();
+    await dropDatabase(access, name);
+  }
+}
+
+test('the same seed and day give the same studio, row for row; another day gives another', async () => {
+  const once = await makeAndDigest(NOW);
+  expect(await makeAndDigest(NOW)).toEqual(once);
+  expect(once.student.rows).toBe(24);
+  expect(once.log_event.rows).toBeGreaterThan(5000);
+  const later = await makeAndDigest(NOW + 86_400_000);
+  expect(later.student.rows).toBe(24);
+  expect(later.log_event.digest).not.toBe(once.log_event.digest);
+}, 180_000);

@@ -1,0 +1,89 @@
+// Kills `npm start` hard in the middle of each of its stages, in a throwaway clone, and starts it again each time:
+// the next start must serve and /health must answer. node scripts/try-kills.mjs [FOLDER]; some five minutes.
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { root } from './lib/paths.mjs';
+
+const STAGES = ['System packages', 'npm packages', 'Database', 'Build', 'Migrations and data', 'Server'];
+const INTO_STAGE_MS = {
+  'System packages': 0,
+  'npm packages': 5000,
+  Database: 500,
+  Build: 1500,
+  'Migrations and data': 4000,
+  Server: 700,
+};
+const work = process.argv[2] ?? mkdtempSync(join(tmpdir(), 'finch-kills-'));
+const clone = join(work, 'clone');
+
+function start() {
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    cwd: clone,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const state = { said: '' };
+  child.stdout.on('data', (chunk) => (state.said += chunk));
+  child.stderr.on('data', (chunk) => (state.said += chunk));
+  const ended = new Promise((resolve) => child.on('close', resolve));
+  return { child, state, ended };
+}
+
+/** Waits until the text was said; false when the program ended first. */
+async function heard({ child, state }, text) {
+  while (!state.said.includes(text)) {
+    if (child.exitCode !== null || child.signalCode !== null) return false;
+    await sleep(20);
+  }
+  return true;
+}
+
+async function servesNow() {
+  const run = start();
+  const began = Date.now();
+  const up = await heard(run, 'Zealous Finch is at ');
+  const url = /Zealous Finch is at (\S+)/.exec(run.state.said)?.[1];
+  const health = up && url ? await fetch(`${url}health`).then((answer) => answer.status, String) : 'not up';
+  const seconds = ((Date.now() - began) / 1000).toFixed(1);
+  run.child.kill('SIGINT');
+  await run.ended;
+  if (!up) console.log(run.state.said);
+  return { health, seconds };
+}
+
+const left = () =>
+  spawnSync('pgrep', ['-f', clone], { encoding: 'utf8' })
+    .stdout.split('\n')
+    .filter((pid) => pid && Number(pid) !== process.pid).length;
+
+let failed = 0;
+try {
+  spawnSync('git', ['clone', '-q', root, clone], { stdio: 'inherit' });
+  for (const stage of STAGES) {
+    const run = start();
+    const reached = await heard(run, `${stage} ... `);
+    await sleep(INTO_STAGE_MS[stage]);
+    const during = run.state.said.trimEnd().split('\n').at(-1);
+    run.child.kill('SIGKILL');
+    await run.ended;
+    const { health, seconds } = await servesNow();
+    const after = left();
+    const fine = reached && health === 200 && after === 0;
+    if (!fine) failed++;
+    console.log(
+      `${fine ? 'ok' : 'FAILED'}  killed in "${during}"; next start: /health ${health} after ${seconds} s, processes left ${after}`,
+    );
+    // The stages after this one must have work to do again.
+    if (stage === 'System packages' || stage === 'npm packages')
+      rmSync(join(clone, 'node_modules'), { recursive: true, force: true });
+    if (stage !== 'Migrations and data')
+      rmSync(join(clone, 'packages/web/dist'), { recursive: true, force: true });
+    spawnSync('rm', ['-rf', join(clone, '.data')]);
+  }
+} finally {
+  rmSync(work, { recursive: true, force: true });
+}
+console.log(`${STAGES.length - failed} of ${STAGES.length} stages survived a kill`);
+process.exitCode = failed ? 1 : 0;
