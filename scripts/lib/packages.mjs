@@ -5,7 +5,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runAlone } from './child.mjs';
-import { dataDir, root } from './paths.mjs';
+import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
 const isRoot = process.getuid?.() === 0;
