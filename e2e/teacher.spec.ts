@@ -169,13 +169,13 @@ test('a note and a hand that somebody else kept meanwhile lose nothing and offer
     .locator('.lessons li', { hasText: 'Corro Bellfenny' })
     .getByRole('button', { name: 'Corro Bellfenny' })
     .click();
-  const note = page.getByLabel('Notes');
+  const note = page.getByLabel('Notes', { exact: true });
   await expect(note).toBeVisible();
   const other = await context.newPage();
   await other.goto(page.url());
-  await other.getByLabel('Notes').fill('Theirs: likes the low tune.');
+  await other.getByLabel('Notes', { exact: true }).fill('Theirs: likes the low tune.');
   const kept = other.waitForResponse((answer) => answer.url().includes('/note') && answer.ok());
-  await other.getByLabel('Notes').blur();
+  await other.getByLabel('Notes', { exact: true }).blur();
   await kept;
   await note.fill('Mine: thumb behind the neck.');
   await note.blur();

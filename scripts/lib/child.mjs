@@ -44,14 +44,19 @@ function leftOver(file) {
   }
 }
 
+/** Ends what an earlier start of this checkout left running under that name. */
+export async function endLeftOver(name) {
+  const file = join(dataFolder(), `${name}.pid`);
+  if (!existsSync(file)) return;
+  const left = leftOver(file);
+  if (left) await endGroup(left);
+  rmSync(file, { force: true });
+}
+
 /** Runs a program to its end. Returns its status and what it said, never rejects for a bad status. */
 export async function runAlone(name, command, args, options = {}) {
+  await endLeftOver(name);
   const file = join(dataFolder(), `${name}.pid`);
-  if (existsSync(file)) {
-    const left = leftOver(file);
-    if (left) await endGroup(left);
-    rmSync(file, { force: true });
-  }
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd: root,

@@ -2,7 +2,7 @@
 // server runs as the system user postgres; where that user cannot reach the checkout, the cluster lies in a
 // private folder under /var/tmp instead.
 import { spawn, spawnSync } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import {
   chmodSync,
   chownSync,
@@ -17,6 +17,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { endLeftOver, runAlone } from './child.mjs';
 import { postgresBin } from './packages.mjs';
 import { checkoutHash, dataDir, dataFolder } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
@@ -63,21 +64,18 @@ function secrets(name) {
   return JSON.parse(readFileSync(file, 'utf8'));
 }
 
-function run(command, args, user, input) {
-  const result = spawnSync(command, args, {
-    ...user,
-    cwd: '/',
-    encoding: 'utf8',
-    input,
-    env: { ...process.env, LC_ALL: 'C.UTF-8' },
-  });
-  if (result.status !== 0)
-    throw new Stop(`${command} did not work:\n${result.stderr?.slice(-1500) ?? result.error}`);
-}
-
-function makeCluster(folder, user, words, trust) {
-  if (existsSync(join(folder, 'PG_VERSION')) && existsSync(join(folder, '.finch-made'))) return false;
+async function makeCluster(name, folder, user, words, trust) {
+  const mark = createHash('sha256').update(words.superuser).digest('hex');
+  if (existsSync(join(folder, 'PG_VERSION')) && existsSync(join(folder, '.finch-made'))) {
+    const made = readFileSync(join(folder, '.finch-made'), 'utf8');
+    if (!trust && made !== '' && made !== mark)
+      throw new Stop(
+        `The database in ${folder} was made with passwords that are no longer in .data. Put the old .data back, or move that folder away to begin with a new database.`,
+      );
+    return false;
+  }
   // Half made, by a stage that was killed: nothing of value is in it yet.
+  await endLeftOver(`initdb-${name}`);
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   own(folder, user);
@@ -86,13 +84,15 @@ function makeCluster(folder, user, words, trust) {
   own(passwordFile, user);
   chmodSync(join(passwordFile, '..'), 0o711);
   const auth = trust ? ['-A', 'trust'] : ['-A', 'scram-sha-256', `--pwfile=${passwordFile}`];
-  run(
+  const result = await runAlone(
+    `initdb-${name}`,
     join(postgresBin(), 'initdb'),
     ['-D', folder, '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', ...auth],
-    user,
+    { ...user, cwd: '/', env: { ...process.env, LC_ALL: 'C.UTF-8' } },
   );
+  if (result.status !== 0) throw new Stop(`initdb did not work:\n${result.said.slice(-1500)}`);
   rmSync(join(passwordFile, '..'), { recursive: true, force: true });
-  writeFileSync(join(folder, '.finch-made'), '');
+  writeFileSync(join(folder, '.finch-made'), mark);
   own(join(folder, '.finch-made'), user);
   return true;
 }
@@ -142,7 +142,7 @@ export async function startCluster({ name, trust = false, fast = false, fresh = 
   const left = runningOn(folder);
   if (left) await stopPid(left);
   if (fresh && trust) rmSync(folder, { recursive: true, force: true });
-  const made = makeCluster(folder, user, words, trust);
+  const made = await makeCluster(name, folder, user, words, trust);
   rmSync(join(folder, 'postmaster.pid'), { force: true });
   const port = await anyFreePort();
   const sockets = mkdtempSync(join(tmpdir(), 'finch-'));

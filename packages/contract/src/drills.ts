@@ -15,7 +15,7 @@ const fingerSchema = v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']));
 const chordTextSchema = v.pipe(
   v.string('a chord symbol'),
   v.minLength(1, 'a chord symbol'),
-  v.maxLength(24, 'a chord symbol of at most 24 characters'),
+  v.maxLength(40, 'a chord symbol of at most 40 characters'),
 );
 const pitchSchema = v.pipe(v.number(), v.integer(), v.minValue(20), v.maxValue(90));
 const capoSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11));

@@ -1,6 +1,8 @@
 /**
- * The chord qualities of this version: formula against the major scale of the root, canonical suffix and the
- * spellings people type. A table apart from the parser, so that later steps add rows, not code.
+ * The chord qualities that have a name of their own: formula against the major scale of the root and the
+ * canonical suffix. A table apart from the reader of symbols (`read-suffix.ts`), which also reads combinations
+ * that stand in no table. Suffixes that begin with an accidental are bracketed, since "Cb5" is the power chord
+ * of C flat.
  */
 import type { Degree } from './degree';
 
@@ -9,33 +11,102 @@ export interface Quality {
   /** ASCII suffix used in `chord.symbol`. */
   readonly suffix: string;
   readonly formula: readonly Degree[];
-  /** Other suffixes read as this quality; compared exactly, after signs became ASCII. */
-  readonly spellings: readonly string[];
 }
 
-export const QUALITIES: readonly Quality[] = [
-  { id: 'major', suffix: '', formula: ['1', '3', '5'], spellings: ['M', 'maj', 'major'] },
-  { id: 'minor', suffix: 'm', formula: ['1', 'b3', '5'], spellings: ['min', '-', 'mi', 'minor'] },
-  { id: 'dominant7', suffix: '7', formula: ['1', '3', '5', 'b7'], spellings: ['dom7'] },
-  {
-    id: 'major7',
-    suffix: 'maj7',
-    formula: ['1', '3', '5', '7'],
-    spellings: ['M7', 'ma7', 'Maj7', 'Δ', 'Δ7', 'j7'],
-  },
-  { id: 'minor7', suffix: 'm7', formula: ['1', 'b3', '5', 'b7'], spellings: ['min7', '-7', 'mi7'] },
-  {
-    id: 'half-diminished',
-    suffix: 'm7b5',
-    formula: ['1', 'b3', 'b5', 'b7'],
-    spellings: ['ø', 'ø7', '-7b5', 'min7b5', 'm7(b5)', 'mi7b5'],
-  },
-  { id: 'diminished', suffix: 'dim', formula: ['1', 'b3', 'b5'], spellings: ['o', '°', 'mb5', 'm(b5)'] },
-  { id: 'augmented', suffix: 'aug', formula: ['1', '3', '#5'], spellings: ['+', '#5', '(#5)'] },
-  { id: 'sus2', suffix: 'sus2', formula: ['1', '2', '5'], spellings: ['2'] },
-  { id: 'sus4', suffix: 'sus4', formula: ['1', '4', '5'], spellings: ['sus', '4'] },
-  { id: 'sixth', suffix: '6', formula: ['1', '3', '5', '6'], spellings: ['M6', 'maj6'] },
-  { id: 'minor6', suffix: 'm6', formula: ['1', 'b3', '5', '6'], spellings: ['min6', '-6', 'mi6'] },
-  { id: 'add9', suffix: 'add9', formula: ['1', '3', '5', '9'], spellings: ['(add9)', 'add2'] },
-  { id: 'dominant9', suffix: '9', formula: ['1', '3', '5', 'b7', '9'], spellings: ['dom9', '7(9)'] },
+/** id, suffix (`=` where it is the id), formula. */
+const ROWS: readonly string[] = [
+  'major||1 3 5',
+  'minor|m|1 b3 5',
+  'augmented|aug|1 3 #5',
+  'diminished|dim|1 b3 b5',
+  'major-b5|(b5)|1 3 b5',
+  'minor-#5|m#5|1 b3 #5',
+  'power|5|1 5',
+  'sus2|=|1 2 5',
+  'sus4|=|1 4 5',
+  'sus24|=|1 2 4 5',
+  'sixth|6|1 3 5 6',
+  'minor6|m6|1 b3 5 6',
+  'six-nine|69|1 3 5 6 9',
+  'minor-six-nine|m69|1 b3 5 6 9',
+  'minor-b6|m(b6)|1 b3 5 b6',
+  'add9|=|1 3 5 9',
+  'minor-add9|madd9|1 b3 5 9',
+  'add11|=|1 3 5 11',
+  'minor-add11|madd11|1 b3 5 11',
+  'add#11|=|1 3 5 #11',
+  'addb9|=|1 3 5 b9',
+  'dominant7|7|1 3 5 b7',
+  'major7|maj7|1 3 5 7',
+  'minor7|m7|1 b3 5 b7',
+  'minor-major7|mMaj7|1 b3 5 7',
+  'half-diminished|m7b5|1 b3 b5 b7',
+  'diminished7|dim7|1 b3 b5 bb7',
+  'diminished-major7|dimMaj7|1 b3 b5 7',
+  'augmented7|aug7|1 3 #5 b7',
+  'augmented-major7|augMaj7|1 3 #5 7',
+  '7b5|=|1 3 b5 b7',
+  'maj7b5|=|1 3 b5 7',
+  'm7#5|=|1 b3 #5 b7',
+  '7sus4|=|1 4 5 b7',
+  '7sus2|=|1 2 5 b7',
+  'maj7sus4|=|1 4 5 7',
+  'maj7sus2|=|1 2 5 7',
+  'dominant9|9|1 3 5 b7 9',
+  'major9|maj9|1 3 5 7 9',
+  'minor9|m9|1 b3 5 b7 9',
+  'minor-major9|mMaj9|1 b3 5 7 9',
+  'half-diminished9|m9b5|1 b3 b5 b7 9',
+  '9sus4|=|1 4 5 b7 9',
+  '9b5|=|1 3 b5 b7 9',
+  'aug9|=|1 3 #5 b7 9',
+  'augMaj9|=|1 3 #5 7 9',
+  '7b9|=|1 3 5 b7 b9',
+  '7#9|=|1 3 5 b7 #9',
+  '7b5b9|=|1 3 b5 b7 b9',
+  '7b5#9|=|1 3 b5 b7 #9',
+  '7#5b9|=|1 3 #5 b7 b9',
+  '7#5#9|=|1 3 #5 b7 #9',
+  '7b9#9|=|1 3 5 b7 b9 #9',
+  '7b9sus4|=|1 4 5 b7 b9',
+  '7#11|=|1 3 5 b7 #11',
+  'maj7#11|=|1 3 5 7 #11',
+  '9#11|=|1 3 5 b7 9 #11',
+  'maj9#11|=|1 3 5 7 9 #11',
+  '7b9#11|=|1 3 5 b7 b9 #11',
+  '7#9#11|=|1 3 5 b7 #9 #11',
+  'eleventh|11|1 3 5 b7 9 11',
+  'major11|maj11|1 3 5 7 9 11',
+  'minor11|m11|1 b3 5 b7 9 11',
+  'm7add11|=|1 b3 5 b7 11',
+  '11b9|=|1 3 5 b7 b9 11',
+  'thirteenth|13|1 3 5 b7 9 11 13',
+  'major13|maj13|1 3 5 7 9 11 13',
+  'minor13|m13|1 b3 5 b7 9 11 13',
+  '13sus4|=|1 4 5 b7 9 13',
+  '13#11|=|1 3 5 b7 9 #11 13',
+  'maj13#11|=|1 3 5 7 9 #11 13',
+  '13b9|=|1 3 5 b7 b9 11 13',
+  '13#9|=|1 3 5 b7 #9 11 13',
+  '7add13|=|1 3 5 b7 13',
+  '7b13|=|1 3 5 b7 b13',
+  '9b13|=|1 3 5 b7 9 b13',
+  '7b9b13|=|1 3 5 b7 b9 b13',
+  '7#9b13|=|1 3 5 b7 #9 b13',
 ];
+
+export const QUALITIES: readonly Quality[] = ROWS.map((row) => {
+  const [id, suffix, formula] = row.split('|');
+  return { id, suffix: suffix === '=' ? id : suffix, formula: formula.split(' ') };
+});
+
+const BY_ID: ReadonlyMap<string, Quality> = new Map(QUALITIES.map((quality) => [quality.id, quality]));
+const BY_FORMULA: ReadonlyMap<string, Quality> = new Map(
+  QUALITIES.map((quality) => [quality.formula.join(' '), quality]),
+);
+
+export const namedQuality = (id: string): Quality | null => BY_ID.get(id) ?? null;
+
+/** The quality with exactly this formula, in formula order, or null when it has no name of its own. */
+export const qualityOfFormula = (formula: readonly Degree[]): Quality | null =>
+  BY_FORMULA.get(formula.join(' ')) ?? null;

@@ -124,8 +124,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
-  'hand.reach': (_, detail) =>
-    `A reach lies between ${detail.replace(' to ', ' and ')}. Measure it once more, or leave the field empty.`,
+  'hand.reach': (_, detail) => `A reach is ${detail}. Measure it once more, or leave the field empty.`,
   'instrument.scale': (_, detail) => `A scale length is ${detail}, nut to saddle.`,
   'instrument.frets': (_, detail) => `A neck here has ${detail}.`,
   'instrument.gauge': (_, detail) => `Strings: ${detail}; it is printed on the packet, in inches times 25.4.`,
@@ -135,8 +134,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
     `The tuning is not read from character ${Number(at) + 1} on. Like this: ${detail}.`,
   'tuning.strings': (at, detail) => `That is ${plural(Number(at), 'string')}; a guitar here has ${detail}.`,
   'tuning.range': (at, detail) => `The ${Number(at) + 1}. note lies outside ${detail}.`,
-  'limits.grip': (_, detail) =>
-    `The effort limit of one grip lies between ${detail.replace(' to ', ' and ')}.`,
+  'limits.grip': (_, detail) => `The effort limit of one grip: ${detail}.`,
   'limits.barre': (_, detail) => `Barre minutes in thirty: ${detail}.`,
   'plan.minutes': (_, detail) => `A lesson has ${detail}.`,
   'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',

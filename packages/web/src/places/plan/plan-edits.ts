@@ -6,7 +6,7 @@ import type { PlanBlock } from '@finch/core/planning';
 
 type Blocks = readonly PlanBlock[];
 
-export const BLOCK_MINUTES = { least: 1, most: 60 } as const;
+const BLOCK_MINUTES = { least: 1, most: 60 } as const;
 
 /** A block at another length. */
 function ofMinutes(block: PlanBlock, minutes: number): PlanBlock {
