@@ -100,6 +100,8 @@ async function serve(config: Config): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
   process.on('disconnect', stop);
+  // The parent may have been killed while this program was still loading, before anything listened for it.
+  if (process.send && !process.connected) stop();
 }
 
 const config = readConfig(process.env);

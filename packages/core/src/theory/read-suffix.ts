@@ -67,7 +67,7 @@ function augmented(b: Building): void {
   b.fifths = ['#5'];
 }
 
-const NUMBER = /(?:6[\/,.]?9|6|7M|maj7|Maj7|M7|Δ7?|7|9|11|13|5(?!\d)|2|4)/y;
+const NUMBER = /(?:6[/,.]?9|6|7M|maj7|Maj7|M7|Δ7?|7|9|11|13|5(?!\d)|2|4)/y;
 const CHANGES: readonly (readonly [RegExp, (b: Building, found: RegExpExecArray) => boolean])[] = [
   [/[(),]|\/(?=[0-9b#+-])/y, () => true],
   [/(?:sus|Sus|SUS)(24|42|2|4|9)?/y, suspend],
