@@ -21,3 +21,4 @@ export { preparedFingerings, type PreparedFingering } from './prepared';
 export { effortBand, type EffortBand } from './bands';
 export { LINE, linePoints, type LineNote } from './line';
 export type { Reason } from './explain';
+export { holdTable, type HoldTable } from './hold-table';

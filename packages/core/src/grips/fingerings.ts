@@ -35,7 +35,7 @@ function pack(cells: Int8Array): number {
 }
 
 export const THUMB = 5;
-const MAX_PATTERNS = 80_000;
+const MAX_PATTERNS = 12_000;
 const cache = new Map<number, readonly FingeringStructure[]>();
 
 /** Highest relative fret a pattern may hold; higher ones are out of any hand's reach. */
@@ -52,11 +52,17 @@ export function relativePattern(frets: readonly (number | null)[], into: Int8Arr
   return lowest === 99 ? 0 : lowest;
 }
 
-function patternKey(pattern: Int8Array, thumbOver: boolean): number {
-  let key = thumbOver ? 2 : 1;
-  for (const cell of pattern) key = key * 12 + cell + 1;
+/** A relative pattern as one number; patterns of different length never share one. */
+export function relativeKey(pattern: Int8Array): number {
+  let key = 1;
+  for (let s = 0; s < pattern.length; s++) key = key * 12 + pattern[s] + 1;
   return key;
 }
+
+/** Fingerings differ with the thumb, so its school is part of their key; 12^9 keeps the two apart. */
+const THUMB_KEYS = 12 ** 9;
+const patternKey = (pattern: Int8Array, thumbOver: boolean): number =>
+  relativeKey(pattern) + (thumbOver ? THUMB_KEYS : 0);
 
 /** Every fingering of a relative pattern, in a fixed order. Empty when no hand can hold it. */
 export function fingeringsOf(pattern: Int8Array, thumbOver: boolean): readonly FingeringStructure[] {

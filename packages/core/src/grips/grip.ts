@@ -43,3 +43,16 @@ export function checkFrets(frets: Frets, instrument: Instrument): Result<Frets> 
   if (frets.every((fret) => fret === null)) return fail('grip.silent', 0, 'at least one sounding string');
   return ok(frets);
 }
+
+/** Digits of `gripKey`: frets 0 to 24 and muted. */
+export const GRIP_KEY_BASE = 26;
+
+/** A grip as one number, a digit a string from the thickest: 0 muted, else fret + 1. Orders as frets do. */
+export function gripKey(frets: Frets): number {
+  let key = 0;
+  for (let s = 0; s < frets.length; s++) {
+    const fret = frets[s];
+    key = key * GRIP_KEY_BASE + (fret === null ? 0 : fret + 1);
+  }
+  return key;
+}

@@ -6,15 +6,16 @@
 import { millionths } from '../kernel/number';
 import type { Hand } from '../fretboard/hand';
 import { pitchAt, stringNumber, type Instrument } from '../fretboard/instrument';
-import { easiestFingering, gradeOf, holdModel, holdPoints, PART_COUNT, type HoldModel } from '../effort/hold';
-import { preparedFingerings, type PreparedFingering } from '../effort/prepared';
-import { barresOf, fingerLabels } from '../grips/barre';
-import type { Frets } from '../grips/grip';
-import { relativePattern } from '../grips/fingerings';
+import { gradeOf, holdModel } from '../effort/hold';
+import { holdTable } from '../effort/hold-table';
+import type { PreparedFingering } from '../effort/prepared';
+import { barresOf, fingerLabels, type Barre } from '../grips/barre';
+import { GRIP_KEY_BASE, gripKey, type Frets } from '../grips/grip';
+import { relativeKey, relativePattern } from '../grips/fingerings';
 import type { Chord } from '../theory/chord';
-import { degreeParts } from '../theory/degree';
+import { degreeParts, type Degree } from '../theory/degree';
 import { mod12, noteText, pitchClassOf } from '../theory/note';
-import { layoutOf } from './form';
+import { layoutOf, layoutsOf, type Layouts } from './form';
 import { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip';
 import { searchGrips, type FoundGrip } from './search';
 import { usefulness } from './usefulness';
@@ -29,36 +30,67 @@ export interface ShapeRequest {
 /** Every grip within the limits, most useful first; equal usefulness (in millionths) goes by frets. */
 export function findShapes(request: ShapeRequest): GradedGrip[] {
   const limits = { ...DEFAULT_LIMITS, ...request.limits };
-  const model = holdModel(request.hand, request.instrument);
-  const pattern = new Int8Array(request.instrument.openPitches.length);
-  const toneOf = toneIndex(request.chord);
-  const graded: GradedGrip[] = [];
-  for (const found of searchGrips(request.chord, request.instrument, request.hand, limits)) {
-    const held = easiest(found, model, pattern);
-    if (held && gradeOf(held.points) <= limits.maxEffort) graded.push(describe(found, held, request, toneOf));
+  const { chord, instrument } = request;
+  const table = holdTable(holdModel(request.hand, instrument));
+  const pattern = new Int8Array(instrument.openPitches.length);
+  const heard = hearing(chord, instrument);
+  const graded: Ranked[] = [];
+  for (const found of searchGrips(chord, instrument, request.hand, limits)) {
+    relativePattern(found.frets, pattern);
+    const fingering = table.easiest(pattern, found.lowestFret);
+    if (!fingering) continue;
+    const points = table.points();
+    if (gradeOf(points) > limits.maxEffort) continue;
+    const key = gripKey(found.frets);
+    const grip = describe(found, key, relativeKey(pattern), fingering, points, instrument, heard);
+    graded.push({ grip, key, rank: millionths(grip.usefulness) });
   }
-  graded.sort(
-    (a, b) => millionths(a.usefulness) - millionths(b.usefulness) || compareFrets(a.frets, b.frets),
-  );
-  return withFolds(graded);
+  graded.sort((a, b) => a.rank - b.rank || a.key - b.key);
+  markFolds(graded);
+  return graded.map((one) => one.grip);
 }
 
-interface Held {
-  readonly prepared: PreparedFingering;
-  readonly points: number;
+/** While the list is made its grips can still be told what they fold into. */
+type Draft = { -readonly [K in keyof GradedGrip]: GradedGrip[K] };
+interface Ranked {
+  readonly grip: Draft;
+  readonly key: number;
+  readonly rank: number;
 }
 
-const scratch = new Float64Array(PART_COUNT);
+/** What a chord's tones are called, by pitch class, for a search that asks it of every string. */
+interface Hearing {
+  readonly chord: Chord;
+  /** Tone index by pitch class, -1 where foreign. */
+  readonly toneOf: Int8Array;
+  readonly noteOf: readonly string[];
+  /** By tone: a third or seventh, which doubles badly. */
+  readonly guide: readonly boolean[];
+  readonly bassNote: string;
+  readonly rootClass: number;
+  readonly layouts: Layouts;
+  readonly omittedBy: Map<number, readonly Degree[]>;
+}
 
-function easiest(found: FoundGrip, model: HoldModel, pattern: Int8Array): Held | null {
-  relativePattern(found.frets, pattern);
-  const prepared = easiestFingering(
-    model,
-    preparedFingerings(pattern, model.hand.thumbOver),
-    found.lowestFret,
-    scratch,
-  );
-  return prepared && { prepared, points: holdPoints(model, prepared, found.lowestFret, scratch) };
+function hearing(chord: Chord, instrument: Instrument): Hearing {
+  return {
+    chord,
+    toneOf: toneIndex(chord),
+    noteOf: chord.tones.map((tone) => noteText(tone.note)),
+    guide: chord.tones.map((tone) => [3, 7].includes(degreeParts(tone.degree).number)),
+    bassNote: noteText(chord.bass ?? chord.root),
+    rootClass: pitchClassOf(chord.root),
+    layouts: layoutsOf(chord.quality, instrument.openPitches),
+    omittedBy: new Map(),
+  };
+}
+
+function omittedOf({ chord, omittedBy }: Hearing, mask: number): readonly Degree[] {
+  const known = omittedBy.get(mask);
+  if (known) return known;
+  const omitted = chord.tones.filter((_, i) => !(mask & (1 << i))).map((tone) => tone.degree);
+  omittedBy.set(mask, omitted);
+  return omitted;
 }
 
 /** Chord tone index by pitch class, -1 where foreign. */
@@ -68,20 +100,28 @@ function toneIndex(chord: Chord): Int8Array {
   return index;
 }
 
-function describe(found: FoundGrip, held: Held, request: ShapeRequest, toneOf: Int8Array): GradedGrip {
-  const { chord, instrument } = request;
+function describe(
+  found: FoundGrip,
+  key: number,
+  relative: number,
+  fingering: PreparedFingering,
+  points: number,
+  instrument: Instrument,
+  heard: Hearing,
+): Draft {
+  const { chord, toneOf, rootClass } = heard;
   const { frets } = found;
-  const fingers = fingerLabels(frets, held.prepared);
-  const rootClass = pitchClassOf(chord.root);
+  const fingers = fingerLabels(frets, fingering);
   const notes: (string | null)[] = [];
   const degrees: (string | null)[] = [];
-  let heard = 0;
+  let mask = 0;
   let bassPitch = Number.POSITIVE_INFINITY;
   let bassDegree = '1';
   let secondPitch = Number.POSITIVE_INFINITY;
   let rootPitch = Number.POSITIVE_INFINITY;
   let rootString: number | null = null;
   let doubled = 0;
+  let seldom = 0;
   let open = 0;
   let sounding = 0;
   let highestFret = 0;
@@ -97,11 +137,13 @@ function describe(found: FoundGrip, held: Held, request: ShapeRequest, toneOf: I
     const pc = mod12(pitch);
     const index = toneOf[pc];
     const degree = index < 0 ? 'bass' : chord.tones[index].degree;
-    notes.push(noteText(index < 0 ? (chord.bass ?? chord.root) : chord.tones[index].note));
+    notes.push(index < 0 ? heard.bassNote : heard.noteOf[index]);
     degrees.push(degree);
     if (index >= 0) {
-      if (heard & (1 << index) && (degree.endsWith('3') || degree.endsWith('7'))) doubled++;
-      heard |= 1 << index;
+      const already = mask & (1 << index);
+      if (already && heard.guide[index]) doubled++;
+      if (!already && chord.tones[index].seldom) seldom++;
+      mask |= 1 << index;
     }
     if (fret === 0) open++;
     if (fret > highestFret) highestFret = fret;
@@ -115,10 +157,9 @@ function describe(found: FoundGrip, held: Held, request: ShapeRequest, toneOf: I
       bassDegree = degree;
     } else if (pitch < secondPitch) secondPitch = pitch;
   }
-  const omitted = chord.tones.filter((_, i) => !(heard & (1 << i)));
-  const layout = layoutOf(frets, chord.quality, rootPitch === bassPitch);
-  const effort = gradeOf(held.points);
-  const askedBass = chord.bass !== undefined;
+  const omitted = omittedOf(heard, mask);
+  const layout = rootPitch === bassPitch ? layoutOf(heard.layouts, key, relative, open > 0) : null;
+  const effort = gradeOf(points);
   return {
     frets,
     fingers,
@@ -129,8 +170,8 @@ function describe(found: FoundGrip, held: Held, request: ShapeRequest, toneOf: I
     layout: layout?.kind ?? null,
     rootString,
     inversion: bassDegree,
-    omitted: omitted.map((tone) => tone.degree),
-    effort: { total: effort, points: held.points },
+    omitted,
+    effort: { total: effort, points },
     usefulness: usefulness({
       effort,
       innerMutes: innerMutes(frets),
@@ -138,25 +179,35 @@ function describe(found: FoundGrip, held: Held, request: ShapeRequest, toneOf: I
       open,
       lowestFret: found.lowestFret,
       highestFret,
-      missingOptional: omitted.length,
+      missingOptional: missedOf(heard, omitted),
+      seldom,
       mutedThin: frets[frets.length - 1] === null,
       doubledThirdOrSeventh: doubled,
       lowGapSemitones: secondPitch - bassPitch,
-      bass: askedBass || bassDegree === '1' ? 'root' : isFifth(bassDegree) ? 'fifth' : 'other',
+      bass: chord.bass !== undefined || bassDegree === '1' ? 'root' : isFifth(bassDegree) ? 'fifth' : 'other',
       named: layout !== null,
     }),
+    foldsInto: undefined,
   };
+}
+
+/** How many of the omitted tones a player would miss; what is seldom played is not missed. */
+function missedOf({ chord }: Hearing, omitted: readonly Degree[]): number {
+  let missed = omitted.length;
+  if (missed > 0) for (const tone of chord.tones) if (tone.seldom && omitted.includes(tone.degree)) missed--;
+  return missed;
 }
 
 function isFifth(degree: string): boolean {
   return degree !== 'bass' && degreeParts(degree).number === 5;
 }
 
-function widest<T extends { readonly fromIndex: number; readonly toIndex: number }>(
-  barres: readonly T[],
-): T | null {
-  const size = (barre: T) => barre.toIndex - barre.fromIndex;
-  return barres.reduce<T | null>((best, barre) => (!best || size(barre) > size(best) ? barre : best), null);
+const stringsUnder = (barre: Barre): number => barre.toIndex - barre.fromIndex;
+
+function widest(barres: readonly Barre[]): Barre | null {
+  let best: Barre | null = null;
+  for (const barre of barres) if (!best || stringsUnder(barre) > stringsUnder(best)) best = barre;
+  return best;
 }
 
 function innerMutes(frets: Frets): number {
@@ -174,32 +225,18 @@ function innerMutes(frets: Frets): number {
   return inner;
 }
 
-function compareFrets(a: Frets, b: Frets): number {
-  for (let s = 0; s < a.length; s++) if (a[s] !== b[s]) return (a[s] ?? -1) - (b[s] ?? -1);
-  return 0;
-}
-
 /** Marks each grip that is another of the list less one string (the most useful such one). */
-function withFolds(list: readonly GradedGrip[]): GradedGrip[] {
-  const index = new Map<number, number>();
-  list.forEach((grip, i) => index.set(gripKey(grip.frets, -1), i));
-  const parent = new Map<number, number>();
-  list.forEach((grip, i) => {
-    for (let s = 0; s < grip.frets.length; s++) {
-      if (grip.frets[s] === null) continue;
-      const child = index.get(gripKey(grip.frets, s));
-      if (child !== undefined && !parent.has(child)) parent.set(child, i);
+function markFolds(list: readonly Ranked[]): void {
+  const byKey = new Map<number, Draft>();
+  for (const { key, grip } of list) byKey.set(key, grip);
+  for (let i = 0; i < list.length; i++) {
+    const { grip, key } = list[i];
+    let place = 1;
+    for (let s = grip.frets.length - 1; s >= 0; s--, place *= GRIP_KEY_BASE) {
+      const fret = grip.frets[s];
+      if (fret === null) continue;
+      const child = byKey.get(key - (fret + 1) * place);
+      if (child !== undefined && child.foldsInto === undefined) child.foldsInto = i;
     }
-  });
-  return list.map((grip, i) => (parent.has(i) ? { ...grip, foldsInto: parent.get(i) } : grip));
-}
-
-/** A grip as one number, with string index `without` taken as muted. */
-function gripKey(frets: Frets, without: number): number {
-  let key = 0;
-  for (let s = 0; s < frets.length; s++) {
-    const fret = frets[s];
-    key = key * 26 + (fret === null || s === without ? 0 : fret + 1);
   }
-  return key;
 }

@@ -3,7 +3,8 @@
  * shells. A grip that is one of them ranks higher than ease alone would put it, and carries the
  * name. Layouts are written as grips in one place; a movable one is compared by its relative pattern.
  */
-import { fretsText, parseFrets, type Frets } from '../grips/grip';
+import { relativeKey, relativePattern } from '../grips/fingerings';
+import { gripKey, parseFrets, type Frets } from '../grips/grip';
 import { must } from '../kernel/result';
 
 export type Form = 'C' | 'A' | 'G' | 'E' | 'D';
@@ -54,37 +55,75 @@ const SHELLS: Readonly<Record<string, string>> = {
   minor7: '1x11xx x313xx',
 };
 
-const LAYOUT_NAMES = new Map<string, Layout>();
+/** The layouts of one quality: open grips by their frets, movable ones by their relative pattern. */
+export interface Layouts {
+  readonly open: ReadonlyMap<number, Layout>;
+  readonly movable: ReadonlyMap<number, Layout>;
+}
 
-function patternText(frets: Frets): string {
-  const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
-  const lowest = fretted.length ? Math.min(...fretted) : 1;
-  return fretsText(frets.map((fret) => (fret === null || fret === 0 ? fret : fret - lowest + 1)));
+interface Filling {
+  readonly open: Map<number, Layout>;
+  readonly movable: Map<number, Layout>;
+}
+const NO_LAYOUTS: Layouts = { open: new Map(), movable: new Map() };
+const BY_QUALITY = new Map<string, Filling>();
+
+function layoutsFor(quality: string): Filling {
+  let found = BY_QUALITY.get(quality);
+  if (!found) BY_QUALITY.set(quality, (found = { open: new Map(), movable: new Map() }));
+  return found;
+}
+function movableKey(text: string): number {
+  const frets = must(parseFrets(text));
+  const pattern = new Int8Array(frets.length);
+  relativePattern(frets, pattern);
+  return relativeKey(pattern);
 }
 
 for (const [quality, list] of Object.entries(OPEN)) {
   for (const text of list.split(' '))
-    LAYOUT_NAMES.set(`${quality} open ${text}`, { kind: 'open', form: null });
+    layoutsFor(quality).open.set(gripKey(must(parseFrets(text))), { kind: 'open', form: null });
 }
 for (const [quality, list] of Object.entries(MOVABLE)) {
   for (const entry of list.split(' ')) {
     const [form, text] = entry.split(':');
-    const pattern = patternText(must(parseFrets(text)));
-    LAYOUT_NAMES.set(`${quality} ${pattern}`, { kind: 'movable', form: form as Form });
+    layoutsFor(quality).movable.set(movableKey(text), { kind: 'movable', form: form as Form });
   }
 }
 for (const [quality, list] of Object.entries(SHELLS)) {
-  for (const text of list.split(' ')) LAYOUT_NAMES.set(`${quality} ${text}`, { kind: 'shell', form: null });
+  for (const text of list.split(' '))
+    layoutsFor(quality).movable.set(movableKey(text), { kind: 'shell', form: null });
 }
 
+/** Semitones of standard tuning over its thickest string. */
+const STEPS = [0, 5, 10, 15, 19, 24];
+
 /**
- * The layout a grip belongs to, or null. Applies to six strings in standard tuning with the root lowest,
- * where the names come from; `rootLowest` says that the chord's root is the lowest sounding note.
+ * The layouts of a quality. They are named after six strings in standard tuning, at any height; other tunings
+ * have none, since the same frets sound another chord there.
  */
-export function layoutOf(frets: Frets, quality: string, rootLowest: boolean): Layout | null {
-  if (!rootLowest || frets.length !== 6) return null;
-  const open = LAYOUT_NAMES.get(`${quality} open ${fretsText(frets)}`);
-  if (open) return open;
-  if (frets.some((fret) => fret === 0)) return null;
-  return LAYOUT_NAMES.get(`${quality} ${patternText(frets)}`) ?? null;
+export function layoutsOf(quality: string, openPitches: readonly number[]): Layouts {
+  const standard =
+    openPitches.length === STEPS.length &&
+    openPitches.every((pitch, s) => pitch - openPitches[0] === STEPS[s]);
+  return (standard && BY_QUALITY.get(quality)) || NO_LAYOUTS;
+}
+
+/** The layout of a grip whose root is its lowest note, or null. */
+export function layoutOf(layouts: Layouts, key: number, relative: number, hasOpen: boolean): Layout | null {
+  return layouts.open.get(key) ?? (hasOpen ? null : (layouts.movable.get(relative) ?? null));
+}
+
+/** The layout of one grip, for callers that ask about single grips. `rootLowest`: the root is the lowest note. */
+export function layoutOfGrip(
+  frets: Frets,
+  quality: string,
+  rootLowest: boolean,
+  openPitches: readonly number[],
+): Layout | null {
+  if (!rootLowest) return null;
+  const pattern = new Int8Array(frets.length);
+  relativePattern(frets, pattern);
+  const layouts = layoutsOf(quality, openPitches);
+  return layoutOf(layouts, gripKey(frets), relativeKey(pattern), frets.includes(0));
 }

@@ -11,6 +11,8 @@ export const USEFULNESS = {
   openBelowHighFret: 0.9,
   openWithPosition: 1.1,
   missingOptional: 0.39,
+  /** A tone that belongs to the chord and is mostly left out; assumed as bad as a doubled third. */
+  seldomTone: 0.77,
   fretSpan: 0.8,
   positionPerFive: 0.45,
   mutedThin: 1.05,
@@ -29,6 +31,7 @@ export interface GripFacts {
   readonly lowestFret: number;
   readonly highestFret: number;
   readonly missingOptional: number;
+  readonly seldom: number;
   readonly mutedThin: boolean;
   readonly doubledThirdOrSeventh: number;
   readonly lowGapSemitones: number;
@@ -44,7 +47,7 @@ export function usefulness(facts: GripFacts): number {
     Math.max(0, 5 - facts.sounding) * k.stringUnderFive + Math.max(0, 4 - facts.sounding) * k.stringUnderFour;
   if (facts.open > 0 && facts.highestFret > 5) cost += facts.open * k.openBelowHighFret;
   if (facts.open > 0 && facts.lowestFret > 4) cost += k.openWithPosition;
-  cost += facts.missingOptional * k.missingOptional;
+  cost += facts.missingOptional * k.missingOptional + facts.seldom * k.seldomTone;
   cost += facts.highestFret > 0 ? (facts.highestFret - facts.lowestFret) * k.fretSpan : 0;
   cost += (facts.lowestFret / 5) * k.positionPerFive;
   if (facts.mutedThin) cost += k.mutedThin;

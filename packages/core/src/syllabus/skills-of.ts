@@ -1,6 +1,6 @@
 /** Which skills an item exercises, by the matches of a syllabus. */
 import type { GripItem, Item } from '../drills/items';
-import { layoutOf } from '../shapes/form';
+import { layoutOfGrip } from '../shapes/form';
 import { parseChord } from '../theory/chord';
 import { mod12, pitchClassOf } from '../theory/note';
 import { fretsText } from '../grips/grip';
@@ -62,7 +62,7 @@ function factsOf(item: GripItem): GripFacts {
   const rootIndex = pitches.findIndex((pitch) => pitch !== null && mod12(pitch) === rootClass);
   const rootLowest = mod12(Math.min(...heard)) === rootClass;
   const quality = chord.ok ? chord.value.quality : '';
-  const layout = layoutOf(item.frets, quality, rootLowest);
+  const layout = layoutOfGrip(item.frets, quality, rootLowest, item.tuning);
   const made = {
     text: fretsText(item.frets),
     quality,

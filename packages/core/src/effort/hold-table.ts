@@ -1,0 +1,99 @@
+/**
+ * The easiest fingering of a pattern at a place and its points, worked out once and kept for one hand on one
+ * instrument at a time: searches over the chords of a lesson ask the same eighty thousand relative patterns
+ * again and again. Only what won is kept, in typed arrays by pattern number and fret, so that the many
+ * fingerings that lost can be forgotten.
+ */
+import { relativeKey } from '../grips/fingerings';
+import { easiestFingering, holdPoints, PART_COUNT, type HoldModel } from './hold';
+import { preparedFingerings, type PreparedFingering } from './prepared';
+
+export interface HoldTable {
+  /**
+   * The easiest fingering with the pattern's lowest fret at `lowestFret`, or null when the hand can hold none.
+   * Its points are then in `points`, until the next call.
+   */
+  readonly easiest: (pattern: Int8Array, lowestFret: number) => PreparedFingering | null;
+  readonly points: () => number;
+}
+
+/** Places kept, frets 0 to 15; a pattern higher up is worked out anew. */
+const PLACES = 16;
+const CHUNK = 2048;
+const MOST_PATTERNS = 100_000;
+const UNKNOWN = -2;
+const NONE = -1;
+
+let current: { readonly model: HoldModel; readonly table: HoldTable } | null = null;
+
+/** The table of a hand on an instrument. One is kept; asking for another hand forgets it. */
+export function holdTable(model: HoldModel): HoldTable {
+  if (current?.model === model) return current.table;
+  const table = makeTable(model);
+  current = { model, table };
+  return table;
+}
+
+function makeTable(model: HoldModel): HoldTable {
+  const numbers = new Map<number, number>();
+  /** By pattern number: the fingerings that are the easiest somewhere. */
+  const winners: PreparedFingering[][] = [];
+  const pointChunks: Float64Array[] = [];
+  const bestChunks: Int8Array[] = [];
+  const parts = new Float64Array(PART_COUNT);
+  let found = 0;
+
+  const search = (pattern: Int8Array, lowestFret: number): PreparedFingering | null => {
+    const all = preparedFingerings(pattern, model.hand.thumbOver);
+    const fingering = easiestFingering(model, all, lowestFret, parts);
+    if (fingering) found = holdPoints(model, fingering, lowestFret, parts);
+    return fingering;
+  };
+  const numberOf = (pattern: Int8Array): number => {
+    const key = relativeKey(pattern);
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
+    if (winners.length >= MOST_PATTERNS) {
+      numbers.clear();
+      winners.length = 0;
+      for (const chunk of bestChunks) chunk.fill(UNKNOWN);
+    }
+    const number = winners.length;
+    numbers.set(key, number);
+    winners.push([]);
+    if (number % CHUNK === 0 && !pointChunks[number / CHUNK]) {
+      pointChunks.push(new Float64Array(CHUNK * PLACES));
+      bestChunks.push(new Int8Array(CHUNK * PLACES).fill(UNKNOWN));
+    }
+    return number;
+  };
+
+  return {
+    points: () => found,
+    easiest: (pattern, lowestFret) => {
+      if (lowestFret >= PLACES) return search(pattern, lowestFret);
+      const number = numberOf(pattern);
+      const place = (number % CHUNK) * PLACES + lowestFret;
+      const best = bestChunks[(number / CHUNK) | 0];
+      const points = pointChunks[(number / CHUNK) | 0];
+      const index = best[place];
+      if (index >= 0) {
+        found = points[place];
+        return winners[number][index];
+      }
+      if (index === NONE) return null;
+      const fingering = search(pattern, lowestFret);
+      if (!fingering) {
+        best[place] = NONE;
+        return null;
+      }
+      // Lists are made anew once forgotten, so a winner is known by what it is, not by its identity.
+      const kept = winners[number];
+      let at = kept.findIndex((one) => one.assigned === fingering.assigned && one.fret === fingering.fret);
+      if (at < 0) at = kept.push(fingering) - 1;
+      best[place] = at;
+      points[place] = found;
+      return kept[at];
+    },
+  };
+}
