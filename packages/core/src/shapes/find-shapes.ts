@@ -10,21 +10,26 @@ import { gradeOf, holdModel } from '../effort/hold';
 import { holdTable } from '../effort/hold-table';
 import type { PreparedFingering } from '../effort/prepared';
 import { barresOf, fingerLabels, type Barre } from '../grips/barre';
-import { GRIP_KEY_BASE, gripKey, type Frets } from '../grips/grip';
+import { GRIP_KEY_BASE, gripKey } from '../grips/grip';
 import { relativeKey, relativePattern } from '../grips/fingerings';
 import type { Chord } from '../theory/chord';
 import { degreeParts, type Degree } from '../theory/degree';
 import { mod12, noteText, pitchClassOf } from '../theory/note';
 import { layoutOf, layoutsOf, type Layouts } from './form';
-import { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip';
+import { DEFAULT_LIMITS, type GradedGrip, type OrderReason, type ShapeLimits } from './graded-grip';
+import { innerMutes, testsBeside } from './limits';
 import { searchGrips, type FoundGrip } from './search';
-import { usefulness } from './usefulness';
+import { styleNats, useNats, type Style, type Use } from './use';
+import { USEFULNESS, usefulness } from './usefulness';
 
 export interface ShapeRequest {
   readonly chord: Chord;
   readonly instrument: Instrument;
   readonly hand: Hand;
   readonly limits?: Partial<ShapeLimits>;
+  /** What it is wanted for, and the taste; both reorder and leave nothing out. */
+  readonly use?: Use;
+  readonly style?: Style;
 }
 
 /** Every grip within the limits, most useful first; equal usefulness (in millionths) goes by frets. */
@@ -34,21 +39,35 @@ export function findShapes(request: ShapeRequest): GradedGrip[] {
   const table = holdTable(holdModel(request.hand, instrument));
   const pattern = new Int8Array(instrument.openPitches.length);
   const heard = hearing(chord, instrument);
+  const beside = testsBeside(limits);
   const graded: Ranked[] = [];
   for (const found of searchGrips(chord, instrument, request.hand, limits)) {
     relativePattern(found.frets, pattern);
     const fingering = table.easiest(pattern, found.lowestFret);
     if (!fingering) continue;
     const points = table.points();
-    if (gradeOf(points) > limits.maxEffort) continue;
     const key = gripKey(found.frets);
     const grip = describe(found, key, relativeKey(pattern), fingering, points, instrument, heard);
+    if (!beside.every((test) => test.passes(grip, limits))) continue;
+    if (request.use || request.style) reorder(grip, request);
     graded.push({ grip, key, rank: millionths(grip.usefulness) });
   }
   graded.sort((a, b) => a.rank - b.rank || a.key - b.key);
   markFolds(graded);
   return graded.map((one) => one.grip);
 }
+
+/** Adds what the use and the style asked for say to a grip's place. */
+function reorder(grip: Draft, { use, style }: ShapeRequest): void {
+  const because = [...grip.because];
+  if (use) because.push({ from: 'use', nats: useNats(use, grip.frets) });
+  if (style) because.push({ from: 'style', nats: styleNats(style, grip.frets) });
+  for (const { from, nats } of because) if (from !== 'layout') grip.usefulness += nats;
+  grip.because = because;
+}
+
+const PLAIN: readonly OrderReason[] = [];
+const NAMED: readonly OrderReason[] = [{ from: 'layout', nats: USEFULNESS.namedLayout }];
 
 /** While the list is made its grips can still be told what they fold into. */
 type Draft = { -readonly [K in keyof GradedGrip]: GradedGrip[K] };
@@ -187,6 +206,8 @@ function describe(
       bass: chord.bass !== undefined || bassDegree === '1' ? 'root' : isFifth(bassDegree) ? 'fifth' : 'other',
       named: layout !== null,
     }),
+    slashBass: chord.bass !== undefined,
+    because: layout ? NAMED : PLAIN,
     foldsInto: undefined,
   };
 }
@@ -208,21 +229,6 @@ function widest(barres: readonly Barre[]): Barre | null {
   let best: Barre | null = null;
   for (const barre of barres) if (!best || stringsUnder(barre) > stringsUnder(best)) best = barre;
   return best;
-}
-
-function innerMutes(frets: Frets): number {
-  let pending = 0;
-  let inner = 0;
-  let begun = false;
-  for (const fret of frets) {
-    if (fret === null) pending++;
-    else {
-      if (begun) inner += pending;
-      begun = true;
-      pending = 0;
-    }
-  }
-  return inner;
 }
 
 /** Marks each grip that is another of the list less one string (the most useful such one). */

@@ -22,8 +22,18 @@ export interface GradedGrip {
   readonly effort: { readonly total: number; readonly points: number };
   /** Nats; lower is more useful. */
   readonly usefulness: number;
+  /** Whether the lowest note is the one a slash asked for. */
+  readonly slashBass: boolean;
+  /** What of its place in the list came from a named layout, from the use and from the style asked, in nats. */
+  readonly because: readonly OrderReason[];
   /** Index in the same list of the grip this one is less a string of. */
   readonly foldsInto?: number;
+}
+
+export interface OrderReason {
+  readonly from: 'layout' | 'use' | 'style';
+  /** Negative raises the grip. */
+  readonly nats: number;
 }
 
 export interface ShapeLimits {
@@ -40,6 +50,16 @@ export interface ShapeLimits {
   /** By string number: that string must sound, or must stay silent. */
   readonly mustSound: readonly number[];
   readonly mustMute: readonly number[];
+  readonly maxStrings: number;
+  /** At least one open string. */
+  readonly wantOpen: boolean;
+  readonly allowBarre: boolean;
+  /** String number of the lowest root. */
+  readonly rootString: number | null;
+  readonly form: Form | null;
+  /** Degree of the lowest note, and of the thinnest sounding string. */
+  readonly inversion: Degree | null;
+  readonly top: Degree | null;
 }
 
 export const DEFAULT_LIMITS: ShapeLimits = {
@@ -53,4 +73,11 @@ export const DEFAULT_LIMITS: ShapeLimits = {
   maxEffort: 100,
   mustSound: [],
   mustMute: [],
+  maxStrings: 8,
+  wantOpen: false,
+  allowBarre: true,
+  rootString: null,
+  form: null,
+  inversion: null,
+  top: null,
 };

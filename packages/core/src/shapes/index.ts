@@ -3,3 +3,28 @@ export { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip
 export { easierStandIns, type StandIn, type StandInKind } from './easier';
 export { layoutOfGrip, type Form, type Layout } from './form';
 export { USEFULNESS } from './usefulness';
+export { explainLimits, type LimitStep } from './explain-limits';
+export { LOOSEST, topDegree, type LimitName } from './limits';
+export { STYLES, USES, type Style, type Use } from './use';
+export { NAMING, nameGrip, type NamedGrip, type NamingContext } from './name-grip';
+export {
+  ONE_NOTE_TARGETS,
+  oneNoteChange,
+  oneNoteChanges,
+  type NoteMove,
+  type OneNoteChange,
+} from './one-note';
+export {
+  closedForm,
+  familyLadder,
+  formsOf,
+  gradedAs,
+  halvesOf,
+  LADDER,
+  triadInversions,
+  type ClosedForm,
+  type FormPlace,
+  type Halves,
+  type Inversion,
+  type Rung,
+} from './forms';
