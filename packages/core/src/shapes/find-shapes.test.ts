@@ -1,10 +1,21 @@
-import { averageHand, makeHand, pitchAt, standardGuitar, type Instrument } from '../fretboard';
+import {
+  averageHand,
+  makeHand,
+  makeInstrument,
+  pitchAt,
+  standardGuitar,
+  type Instrument,
+} from '../fretboard';
 import { checkFrets, fretsText, type Frets } from '../grips';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { mod12, parseChord, pitchClassOf, QUALITIES, type Chord } from '../theory';
 import { easierStandIns } from './easier';
+import { explainLimits } from './explain-limits';
 import { findShapes } from './find-shapes';
+import { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip';
+import { LIMIT_TESTS, LOOSEST } from './limits';
+import { STYLES, USES, type Style, type Use } from './use';
 
 const chord = (symbol: string) => must(parseChord(symbol));
 const find = (symbol: string, limits = {}, instrument = standardGuitar, hand = averageHand) =>
@@ -162,5 +173,143 @@ describe('findShapes', () => {
     for (const one of standIns) expect(one.grip.effort.total).toBeLessThan(barre.effort.total);
     const fewer = standIns.find((one) => one.kind === 'fewer strings');
     expect(fewer?.silenced.length).toBeGreaterThan(0);
+  });
+
+  test('at least four kinds for a barre, each with what is given up', () => {
+    const [barre] = find('F', { mustSound: [6, 5, 4, 3, 2, 1], allowOpen: false });
+    const all = easierStandIns(barre, { chord: chord('F'), hand: averageHand, instrument: standardGuitar });
+    const kinds = all.map((one) => one.kind);
+    expect(new Set(kinds).size).toBeGreaterThanOrEqual(5);
+    for (const one of all) {
+      expect(one.grip.effort.total).toBeLessThanOrEqual(barre.effort.total - 4);
+      for (const degree of one.given) expect(one.grip.degrees).not.toContain(degree);
+    }
+    const capo = all.find((one) => one.kind === 'capo');
+    expect(capo && [capo.capo, fretsText(capo.grip.frets)]).toEqual([1, '022100']);
+    const inner = all.find((one) => one.kind === 'inner four');
+    expect(inner && inner.grip.frets.filter((fret) => fret !== null)).toHaveLength(4);
+    expect(inner && [inner.grip.frets[0], inner.grip.frets[5]]).toEqual([null, null]);
+  });
+
+  test('the thumb takes the bass where a hand has not learned it yet', () => {
+    const [barre] = find('Gm', { mustSound: [6, 5, 4, 3, 2, 1], allowOpen: false });
+    const all = easierStandIns(barre, { chord: chord('Gm'), hand: averageHand, instrument: standardGuitar });
+    const thumb = all.find((one) => one.kind === 'thumb bass');
+    if (thumb) expect(thumb.grip.fingers[0]).toBe('T');
+    const own = { ...averageHand, thumbOver: true };
+    const [already] = find('Gm', { mustSound: [6] }, standardGuitar, own);
+    expect(
+      easierStandIns(already, { chord: chord('Gm'), hand: own, instrument: standardGuitar }).map(
+        (one) => one.kind,
+      ),
+    ).not.toContain('thumb bass');
+  });
+});
+
+describe('limits', () => {
+  const sets: readonly Partial<ShapeLimits>[] = [
+    { maxEffort: 40 },
+    { maxFret: 4, minStrings: 5 },
+    { rootString: 5, allowOpen: false },
+    { form: 'A' },
+    { inversion: '3', bass: 'any' },
+    { top: '5' },
+    { allowBarre: false },
+    { wantOpen: true },
+    { mustMute: [6, 5], bass: 'any', maxStrings: 3 },
+    { minFret: 5, maxFret: 9, mustSound: [1] },
+  ];
+
+  test.each(sets.map((limits) => [JSON.stringify(limits), limits] as const))(
+    '%s keeps what it says and adds nothing',
+    (_, limits) => {
+      const open = find('Bb7', { bass: 'any', allowRootless: limits.allowRootless });
+      const all = new Set(open.map((grip) => fretsText(grip.frets)));
+      const kept = find('Bb7', limits);
+      expect(kept.length).toBeGreaterThan(0);
+      for (const grip of kept) {
+        expect(all).toContain(fretsText(grip.frets));
+        for (const { passes } of LIMIT_TESTS)
+          expect(passes(grip, { ...DEFAULT_LIMITS, ...limits })).toBe(true);
+      }
+    },
+  );
+
+  test('what the search narrows by itself is what the tests say, grip by grip', () => {
+    for (const limits of sets) {
+      const asked = { ...DEFAULT_LIMITS, ...limits };
+      const all = find('Cm7', LOOSEST).filter((grip) =>
+        LIMIT_TESTS.every((test) => test.passes(grip, asked)),
+      );
+      const kept = find('Cm7', limits);
+      expect(kept.map((grip) => fretsText(grip.frets)).sort()).toEqual(
+        all.map((grip) => fretsText(grip.frets)).sort(),
+      );
+    }
+  });
+
+  test('an empty list says which limit emptied it, and the step it names fills it', () => {
+    const request = (limits: Partial<ShapeLimits>) => ({
+      chord: chord('F'),
+      instrument: standardGuitar,
+      hand: averageHand,
+      limits,
+    });
+    const heavy = { maxEffort: 20, mustSound: [6, 5, 4, 3, 2, 1] };
+    expect(findShapes(request(heavy))).toEqual([]);
+    const [step] = explainLimits(request(heavy));
+    expect(step.limits).toEqual(['maxEffort']);
+    expect(findShapes(request({ ...heavy, maxEffort: step.to[0] ?? 0 }))).toHaveLength(step.brings);
+    expect(findShapes(request({ ...heavy, maxEffort: (step.to[0] ?? 0) - 1 }))).toEqual([]);
+    const low = { maxFret: 2, form: 'A' as const, allowOpen: false };
+    const [up] = explainLimits(request(low));
+    expect(up.limits).toEqual(['maxFret']);
+    expect(findShapes(request({ ...low, maxFret: up.to[0] ?? 0 })).length).toBeGreaterThan(0);
+  });
+
+  test('nothing to explain when nothing can be held', () => {
+    const tiny = must(makeInstrument({ openPitches: [40, 40, 40, 40] }));
+    expect(
+      explainLimits({ chord: chord('C7#5#9'), instrument: { ...tiny, frets: 12 }, hand: averageHand }),
+    ).toEqual([]);
+  });
+});
+
+describe('use and style', () => {
+  const first = (use: Use, style?: Style) =>
+    findShapes({
+      chord: chord('G7'),
+      instrument: standardGuitar,
+      hand: averageHand,
+      limits: { bass: 'any' },
+      use,
+      style,
+    })[0];
+
+  test('reorder and leave nothing out', () => {
+    const plain = find('G7')
+      .map((grip) => fretsText(grip.frets))
+      .sort();
+    for (const use of USES)
+      for (const style of STYLES) {
+        const list = findShapes({
+          chord: chord('G7'),
+          instrument: standardGuitar,
+          hand: averageHand,
+          use,
+          style,
+        });
+        expect(list.map((grip) => fretsText(grip.frets)).sort()).toEqual(plain);
+      }
+  });
+
+  test('a strum wants many strings, a chop few and none open, a solo fill the thin ones', () => {
+    const sounding = (grip: GradedGrip) => grip.frets.filter((fret) => fret !== null).length;
+    expect(sounding(first('strum'))).toBeGreaterThanOrEqual(5);
+    expect(sounding(first('chop'))).toBeLessThanOrEqual(4);
+    expect(first('chop').frets).not.toContain(0);
+    expect(first('solo fill').frets[0]).toBeNull();
+    expect(first('solo fill').frets[5]).not.toBeNull();
+    expect(first('chop').because.map((one) => one.from)).toContain('use');
   });
 });

@@ -28,3 +28,4 @@ export {
   type Inversion,
   type Rung,
 } from './forms';
+export { checkSheet, type SheetFinding } from './check-sheet';

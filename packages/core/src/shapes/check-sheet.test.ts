@@ -1,0 +1,56 @@
+import fc from 'fast-check';
+import { checkSheet } from './check-sheet';
+
+const wrong = (text: string) =>
+  checkSheet(text)
+    .filter((one) => one.verdict !== 'fine')
+    .map((one) => [one.line, one.what.code, one.nearest]);
+
+describe('a teacher’s own sheet', () => {
+  test('right lines are fine', () => {
+    expect(
+      wrong(
+        'Am x02210\nC: x32010\nx13331 Bb\nF#: F# A# C#\nkey: G major\nG D Em C\nii Am\nvii° F#dim\n\nD/F# 2x0232',
+      ),
+    ).toEqual([]);
+  });
+
+  test.each([
+    // One fret off: the slip of every chord book.
+    ['Am x02220', [[1, 'sheet.foreign', 'Am x02210']]],
+    ['C x32000', [[1, 'sheet.foreign', 'C x32010']]],
+    ['Dm xx0232', [[1, 'sheet.foreign', 'Dm xx0231']]],
+    // Lifted finger: the third is gone.
+    ['D xx0230', [[1, 'sheet.foreign', 'D xx0232']]],
+    ['C7 x32010', [[1, 'sheet.missing', 'C7 x32310']]],
+    // E# is not F.
+    ['C#: C# F G#', [[1, 'sheet.enharmonic', 'C#: C# E# G#']]],
+    ['F#maj7: F# A# C#', [[1, 'sheet.short', 'F#maj7: F# A# C# E#']]],
+    ['G: G B E', [[1, 'sheet.spelling', 'G: G B D']]],
+    // The wrong seventh, the wrong accidental.
+    ['key: G\nF', [[2, 'sheet.out-of-key', 'F#dim']]],
+    ['key: Ab major\niii Cm7 IV Dmaj7', [[2, 'sheet.numeral', 'IV Dbmaj7']]],
+    ['key: Q', [[1, 'sheet.no-key', 'key: C major']]],
+    ['Amm x02210', [[1, 'sheet.no-chord', 'Am']]],
+    ['see you on Friday', [[1, 'sheet.unread', null]]],
+  ])('%j', (text, expected) => expect(wrong(text)).toEqual(expected));
+
+  test('the place is the word that is wrong', () => {
+    expect(checkSheet('  C   x32000')[0]).toMatchObject({ line: 1, column: 7 });
+    expect(checkSheet('Db: Db F G')[0]).toMatchObject({ line: 1, column: 10 });
+  });
+
+  test('what the grip really is, is said', () => {
+    expect(checkSheet('C x02010')[0].what.values).toMatchObject({ chord: 'C', is: 'Am7' });
+  });
+
+  test('nothing throws, and every line with something on it is answered', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string({ maxLength: 20 }), { maxLength: 4 }), (lines) => {
+        const found = checkSheet(lines.join('\n'));
+        for (const one of found) expect(one.line).toBeGreaterThan(0);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

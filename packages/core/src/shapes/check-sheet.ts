@@ -1,0 +1,298 @@
+/**
+ * Checks a teacher's own sheet line by line: chord names with frets (`Am x02210`), chords spelled out
+ * (`F#: F# A# C#`) and, under a line `key: G major`, numbered chords (`ii Am7`) and progressions. Every mismatch
+ * is found with its place, what is wrong, and the nearest right answer. A line that is none of these is said to
+ * be unread and left alone.
+ */
+import { averageHand, type Hand } from '../fretboard/hand';
+import { pitchAt, standardGuitar, stringNumber, type Instrument } from '../fretboard/instrument';
+import { fretsText, parseFrets, type Frets } from '../grips/grip';
+import type { Reason } from '../effort/explain';
+import { chordNotes, parseChord, type Chord } from '../theory/chord';
+import { degreeChords, makeKey, type Key } from '../theory/key';
+import { mod12, noteText, pitchClassOf, readNote } from '../theory/note';
+import { findShapes } from './find-shapes';
+import { nameGrip } from './name-grip';
+
+export interface SheetFinding {
+  /** From 1. */
+  readonly line: number;
+  /** Character in the line, from 1. */
+  readonly column: number;
+  /** `fine` for a line that was checked and is right. */
+  readonly verdict: 'fine' | 'wrong' | 'unread';
+  readonly what: Reason;
+  /** What the line should be, ready to be put in its place; null when there is nothing nearer. */
+  readonly nearest: string | null;
+}
+
+interface Context {
+  readonly instrument?: Instrument;
+  readonly hand?: Hand;
+}
+
+const MOST_LINES = 400;
+
+/** Findings in reading order, at least one for each line with something on it; lines past 400 are not read. */
+export function checkSheet(text: string, context: Context = {}): SheetFinding[] {
+  const instrument = context.instrument ?? standardGuitar;
+  const hand = context.hand ?? averageHand;
+  const findings: SheetFinding[] = [];
+  let key: Key | null = null;
+  const lines = text.split(/\r?\n/).slice(0, MOST_LINES);
+  for (const [i, raw] of lines.entries()) {
+    const at = (column: number) => ({ line: i + 1, column: column + 1 });
+    if (raw.trim() === '') continue;
+    const named = /^\s*key\s*[:=]?\s*(.+)$/i.exec(raw);
+    if (named) {
+      const made = makeKey(named[1].trim());
+      key = made.ok ? made.value : key;
+      findings.push(
+        made.ok
+          ? {
+              ...at(0),
+              verdict: 'fine',
+              what: { code: 'sheet.key', values: { key: made.value.name } },
+              nearest: null,
+            }
+          : {
+              ...at(raw.indexOf(named[1])),
+              verdict: 'wrong',
+              what: { code: 'sheet.no-key', values: { text: named[1].slice(0, 30) } },
+              nearest: `key: ${made.problem.detail}`,
+            },
+      );
+      continue;
+    }
+    const words = [...raw.matchAll(/[^\s,|]+/g)].map((match) => ({ text: match[0], column: match.index }));
+    findings.push(
+      ...lineFindings(raw, words, key, instrument, hand).map((one) => ({
+        ...at(one.column),
+        ...one.finding,
+      })),
+    );
+  }
+  return findings;
+}
+
+interface Word {
+  readonly text: string;
+  readonly column: number;
+}
+interface Placed {
+  readonly column: number;
+  readonly finding: Omit<SheetFinding, 'line' | 'column'>;
+}
+
+function lineFindings(
+  raw: string,
+  words: readonly Word[],
+  key: Key | null,
+  instrument: Instrument,
+  hand: Hand,
+): Placed[] {
+  const gripAt = words.findIndex((word) => readsAsFrets(word.text, instrument));
+  if (gripAt >= 0 && words.length >= 2) {
+    const name = words.find((_, i) => i !== gripAt) ?? words[0];
+    const chord = parseChord(name.text.replace(/[:=]$/, ''));
+    if (!chord.ok) return [unreadChord(name, chord.problem.detail)];
+    const frets = parseFrets(words[gripAt].text);
+    return frets.ok ? [checkGrip(words[gripAt], chord.value, frets.value, instrument, hand)] : [];
+  }
+  const spelled = /^\s*(\S+?)\s*[:=]\s*(.+)$/.exec(raw);
+  if (spelled) {
+    const chord = parseChord(spelled[1]);
+    if (!chord.ok)
+      return [unreadChord({ text: spelled[1], column: raw.indexOf(spelled[1]) }, chord.problem.detail)];
+    return [checkSpelling(chord.value, spelled[2], raw.indexOf(spelled[2]))];
+  }
+  if (key) return words.flatMap((word, i) => checkInKey(word, words[i - 1], key));
+  return [
+    { column: 0, finding: { verdict: 'unread', what: { code: 'sheet.unread', values: {} }, nearest: null } },
+  ];
+}
+
+function readsAsFrets(text: string, instrument: Instrument): boolean {
+  const read = parseFrets(text);
+  return read.ok && read.value.length === instrument.openPitches.length;
+}
+
+function unreadChord(word: Word, near: string): Placed {
+  return {
+    column: word.column,
+    finding: {
+      verdict: 'wrong',
+      what: { code: 'sheet.no-chord', values: { text: word.text.slice(0, 30) } },
+      nearest: near,
+    },
+  };
+}
+
+function checkGrip(word: Word, chord: Chord, frets: Frets, instrument: Instrument, hand: Hand): Placed {
+  const placed = (finding: Placed['finding']): Placed => ({ column: word.column, finding });
+  const classes = chord.tones.map((tone) => tone.pitchClass);
+  const bass = chord.bass ? pitchClassOf(chord.bass) : null;
+  const wrong = frets.flatMap((fret, s) => {
+    if (fret === null) return [];
+    const pitchClass = mod12(pitchAt(instrument, s, fret));
+    return classes.includes(pitchClass) || pitchClass === bass ? [] : [{ s, fret, pitchClass }];
+  });
+  const heard = frets.flatMap((fret, s) => (fret === null ? [] : [mod12(pitchAt(instrument, s, fret))]));
+  const missing = chord.tones.filter((tone) => tone.required && !heard.includes(tone.pitchClass));
+  if (!wrong.length && !missing.length)
+    return placed({
+      verdict: 'fine',
+      what: { code: 'sheet.grip', values: { chord: chord.symbol } },
+      nearest: null,
+    });
+  const named = nameGrip(frets, instrument);
+  const is = named.ok ? (named.value[0]?.chord.symbol ?? '') : '';
+  const right = nearestGrip(chord, frets, instrument, hand);
+  const what: Reason = wrong.length
+    ? {
+        code: 'sheet.foreign',
+        values: {
+          chord: chord.symbol,
+          string: stringNumber(instrument, wrong[0].s),
+          fret: wrong[0].fret,
+          notes: chordNotes(chord).join(' '),
+          more: wrong.length - 1,
+          is,
+        },
+      }
+    : {
+        code: 'sheet.missing',
+        values: { chord: chord.symbol, degrees: missing.map((tone) => tone.degree).join(' '), is },
+      };
+  return placed({ verdict: 'wrong', what, nearest: right && `${chord.symbol} ${fretsText(right)}` });
+}
+
+/** The grip of the chord that differs least from what was written, in strings first and frets second. */
+function nearestGrip(chord: Chord, frets: Frets, instrument: Instrument, hand: Hand): Frets | null {
+  const apart = (other: Frets) =>
+    other.reduce<number>((sum, fret, s) => {
+      const was = frets[s];
+      if (fret === was) return sum;
+      return sum + 1 + (fret === null || was === null ? 1.5 : Math.min(4, Math.abs(fret - was)) * 0.5);
+    }, 0);
+  let best: { frets: Frets; cost: number } | null = null;
+  const pitches = frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(instrument, s, fret)]));
+  // Who wrote the root lowest wants it lowest.
+  const bass = mod12(Math.min(...pitches)) === pitchClassOf(chord.root) ? 'root' : 'any';
+  for (const grip of findShapes({ chord, instrument, hand, limits: { bass } })) {
+    const cost = apart(grip.frets) + grip.usefulness * 0.05;
+    if (!best || cost < best.cost) best = { frets: grip.frets, cost };
+  }
+  return best?.frets ?? null;
+}
+
+function checkSpelling(chord: Chord, typed: string, column: number): Placed {
+  const words = [...typed.matchAll(/[^\s,–-]+/g)];
+  const right = chordNotes(chord);
+  const nearest = `${chord.symbol}: ${right.join(' ')}`;
+  for (const [i, word] of words.entries()) {
+    const plain = word[0].replaceAll('♭', 'b').replaceAll('♯', '#');
+    if (i < right.length && plain === right[i]) continue;
+    const read = readNote(plain);
+    const sounds = read && right.findIndex((name) => sameSound(name, noteText(read.note)));
+    const enharmonic = sounds !== null && sounds >= 0 && !right.includes(plain);
+    return {
+      column: column + (word.index ?? 0),
+      finding: {
+        verdict: 'wrong',
+        what: enharmonic
+          ? {
+              code: 'sheet.enharmonic',
+              values: { chord: chord.symbol, typed: plain, right: right[sounds ?? 0] },
+            }
+          : {
+              code: 'sheet.spelling',
+              values: { chord: chord.symbol, typed: word[0].slice(0, 12), right: right[i] ?? '' },
+            },
+        nearest,
+      },
+    };
+  }
+  const short = words.length < right.length;
+  return {
+    column,
+    finding: short
+      ? {
+          verdict: 'wrong',
+          what: {
+            code: 'sheet.short',
+            values: { chord: chord.symbol, right: right.slice(words.length).join(' ') },
+          },
+          nearest,
+        }
+      : { verdict: 'fine', what: { code: 'sheet.spelled', values: { chord: chord.symbol } }, nearest: null },
+  };
+}
+
+const sameSound = (a: string, b: string) => {
+  const [x, y] = [readNote(a), readNote(b)];
+  return x !== null && y !== null && pitchClassOf(x.note) === pitchClassOf(y.note);
+};
+
+const NUMERAL = /^(?:[b#]?(?:iii|ii|iv|i|vii|vi|v|III|II|IV|I|VII|VI|V))[o°]?7?$/;
+
+function checkInKey(word: Word, before: Word | undefined, key: Key): Placed[] {
+  if (NUMERAL.test(word.text)) return [];
+  const chord = parseChord(word.text);
+  if (!chord.ok) return [unreadChord(word, chord.problem.detail)];
+  const sevenths = chord.value.tones.length > 3;
+  const degrees = degreeChords(key, { sevenths });
+  const asked =
+    before && NUMERAL.test(before.text) ? before.text.replace(/[7]$/, '').replace('°', 'o') : null;
+  if (asked) {
+    const wanted = degrees.find(
+      (one) => one.numeral === asked || one.numeral.toLowerCase() === asked.toLowerCase(),
+    );
+    if (wanted && wanted.chord.symbol !== chord.value.symbol)
+      return [
+        {
+          column: word.column,
+          finding: {
+            verdict: 'wrong',
+            what: {
+              code: 'sheet.numeral',
+              values: {
+                numeral: asked,
+                key: key.name,
+                right: wanted.chord.symbol,
+                typed: chord.value.symbol,
+              },
+            },
+            nearest: `${before?.text ?? ''} ${wanted.chord.symbol}`,
+          },
+        },
+      ];
+  }
+  const scale = key.scale.map(pitchClassOf);
+  const outside = chord.value.tones.find((tone) => !scale.includes(tone.pitchClass));
+  if (!outside)
+    return [
+      {
+        column: word.column,
+        finding: {
+          verdict: 'fine',
+          what: { code: 'sheet.in-key', values: { chord: chord.value.symbol } },
+          nearest: null,
+        },
+      },
+    ];
+  const near = degrees.find((one) => one.chord.root.letter === chord.value.root.letter);
+  return [
+    {
+      column: word.column,
+      finding: {
+        verdict: 'wrong',
+        what: {
+          code: 'sheet.out-of-key',
+          values: { chord: chord.value.symbol, note: noteText(outside.note), key: key.name },
+        },
+        nearest: near?.chord.symbol ?? null,
+      },
+    },
+  ];
+}
