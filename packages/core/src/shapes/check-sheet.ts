@@ -123,7 +123,8 @@ function unreadChord(word: Word, near: string): Placed {
     finding: {
       verdict: 'wrong',
       what: { code: 'sheet.no-chord', values: { text: word.text.slice(0, 30) } },
-      nearest: near,
+      // A word that only begins like a chord has no reading worth offering.
+      nearest: near.length <= word.text.length + 1 ? near : null,
     },
   };
 }

@@ -6,7 +6,7 @@ export { USEFULNESS } from './usefulness';
 export { explainLimits, type LimitStep } from './explain-limits';
 export { LOOSEST, topDegree, type LimitName } from './limits';
 export { STYLES, USES, type Style, type Use } from './use';
-export { NAMING, nameGrip, type NamedGrip, type NamingContext } from './name-grip';
+export { NAMING, nameGrip, nameNotes, type NamedGrip, type NamingContext } from './name-grip';
 export {
   ONE_NOTE_TARGETS,
   oneNoteChange,

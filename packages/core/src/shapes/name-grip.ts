@@ -45,6 +45,8 @@ export const NAMING = {
   power: 0.3,
   /** A triad with an altered fifth that has no everyday name. */
   rareTriad: 1.6,
+  /** Names further than this from the likeliest are left unsaid. */
+  plausible: 4.5,
   inKey: -1.6,
   rootOutsideKey: 0.9,
 } as const;
@@ -64,8 +66,6 @@ const UNUSUAL: ReadonlyMap<string, number> = new Map([
 interface Sounding {
   readonly mask: number;
   readonly lowest: number;
-  /** Set when the bass is played by someone else. */
-  readonly outside: NoteName | null;
 }
 
 /**
@@ -83,17 +83,8 @@ export function nameGrip(
   if (new Set(pitches.map(mod12)).size < 2) return fail('name.few', 'frets', 'two different notes or more');
   let mask = 0;
   for (const pitch of pitches) mask |= 1 << mod12(pitch);
-  const outside = context.bass ?? null;
-  const lowest = outside ? pitchClassOf(outside) : mod12(Math.min(...pitches));
-  const sounding = { mask: mask | (1 << lowest), lowest, outside };
-  const named: NamedGrip[] = [];
-  for (let root = 0; root < 12; root++)
-    for (const shape of SHAPES) {
-      const found = fits(shape, root, sounding);
-      if (found) named.push(describe(shape, root, sounding, found, context.key));
-    }
-  named.sort((a, b) => a.cost - b.cost || (a.chord.symbol < b.chord.symbol ? -1 : 1));
-  return ok(named);
+  const lowest = context.bass ? pitchClassOf(context.bass) : mod12(Math.min(...pitches));
+  return ok(ranked({ mask: mask | (1 << lowest), lowest }, context.key));
 }
 
 interface QualityShape {
@@ -207,4 +198,23 @@ function spellBass(root: NoteName, quality: Quality, bass: number, key: Key | un
   if (tone) return tone.note;
   const ofKey = key?.scale.find((note) => pitchClassOf(note) === bass);
   return ofKey ?? spellRoot(bass, QUALITIES[0], undefined);
+}
+
+/** Names of notes given lowest first, without an instrument. Empty when no chord of ours has these notes. */
+export function nameNotes(notes: readonly NoteName[], key?: Key): NamedGrip[] {
+  const classes = notes.map(pitchClassOf);
+  if (new Set(classes).size < 2) return [];
+  const mask = classes.reduce((sum, pitchClass) => sum | (1 << pitchClass), 0);
+  return ranked({ mask, lowest: classes[0] }, key);
+}
+
+function ranked(sounding: Sounding, key: Key | undefined): NamedGrip[] {
+  const named: NamedGrip[] = [];
+  for (let root = 0; root < 12; root++)
+    for (const shape of SHAPES) {
+      const found = fits(shape, root, sounding);
+      if (found) named.push(describe(shape, root, sounding, found, key));
+    }
+  named.sort((a, b) => a.cost - b.cost || (a.chord.symbol < b.chord.symbol ? -1 : 1));
+  return named.filter((one) => one.cost <= named[0].cost + NAMING.plausible);
 }

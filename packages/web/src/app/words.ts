@@ -4,6 +4,8 @@
  */
 import type { Reason } from '@finch/core/effort';
 import { tuningName, writeTuning, type InstrumentSetup } from '@finch/core/fretboard';
+import type { LimitStep, OneNoteChange, SheetFinding } from '@finch/core/shapes';
+import type { NoteName } from '@finch/core/theory';
 import { Unanswered } from '../session/api';
 
 type Values = Reason['values'];
@@ -19,6 +21,11 @@ export function chordText(symbol: string): string {
 
 export function degreeText(degree: string): string {
   return degree.replace(/b/g, '♭').replace(/#/g, '♯');
+}
+
+/** A note with true signs: B♭, F♯♯. */
+export function noteSigns(note: NoteName): string {
+  return note.letter + (note.accidental < 0 ? '♭' : '♯').repeat(Math.abs(note.accidental));
 }
 
 /** Speaks a chord: "A flat major 7". */
@@ -39,6 +46,70 @@ export function tuningWords(openPitches: readonly number[]): string {
 
 export function setupWords(setup: InstrumentSetup | undefined): string {
   return setup ? `${setup.strings}, ${setup.gaugeMm} mm, ${setup.actionMm} mm high` : 'not noted';
+}
+
+const KEPT_STEPS: Readonly<Record<string, string>> = {
+  maxEffort: 'the effort up to',
+  maxFret: 'the highest fret to',
+  minFret: 'the lowest fret to',
+  minStrings: 'the strings down to',
+  maxStrings: 'the strings up to',
+  maxInnerMutes: 'silent strings inside up to',
+};
+const ASKED_STEPS: Readonly<Record<string, string>> = {
+  bass: 'another note in the bass',
+  allowRootless: 'grips without their root',
+  allowOpen: 'open strings',
+  wantOpen: 'grips without an open string',
+  allowBarre: 'a barre',
+  mustSound: 'the strings that must sound to be silent',
+  mustMute: 'the strings left out to sound',
+  rootString: 'the root on another string',
+  form: 'other forms',
+  inversion: 'another lowest note',
+  top: 'another top note',
+};
+
+/** The step that fills an empty list: "Set the effort up to 76", "Allow open strings". */
+export function sayStep(step: LimitStep): string {
+  return step.limits
+    .map((limit, i) => {
+      const to = step.to[i];
+      const words =
+        to === null ? `allow ${ASKED_STEPS[limit] ?? limit}` : `set ${KEPT_STEPS[limit] ?? limit} ${to}`;
+      return i === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words;
+    })
+    .join(' and ');
+}
+
+/** "string 3: 5 to ♭7, fret 0 to 3" for each note that moves. */
+export function sayMoves(change: OneNoteChange): string {
+  return change.moves
+    .map((move) => {
+      const by = move.toFret - move.fromFret;
+      return `string ${move.string}: ${degreeText(move.from)} → ${degreeText(move.to)}, ${Math.abs(by)} ${by > 0 ? 'up' : 'down'}`;
+    })
+    .join('; ');
+}
+
+/** Whether the literal move plays, what is spent and lost, which fingers change. */
+export function sayVerdict(change: OneNoteChange): string {
+  const parts = [say(change.verdict)];
+  const spent = change.moves.filter((move) => move.doubled && move.from !== move.to);
+  if (spent.length && change.literal)
+    parts.push(`spends a doubled ${[...new Set(spent.map((move) => degreeText(move.from)))].join(', ')}`);
+  if (change.lost.length) parts.push(`${change.lost.map(degreeText).join(', ')} is lost`);
+  const swaps = change.fingers.filter(
+    (one) => one.from !== null && one.to !== null && one.from !== 0 && one.to !== 0,
+  );
+  if (swaps.length)
+    parts.push(`fingers ${swaps.map((one) => `${one.from}→${one.to} on ${one.string}`).join(', ')}`);
+  return `${parts.join('; ')}.`;
+}
+
+/** What is wrong in a line of a sheet, or that it is right. */
+export function saySheet(finding: SheetFinding): string {
+  return say(finding.what);
 }
 
 const DAY = 86_400_000;
@@ -99,6 +170,48 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.loop': (v) => `${chordText(String(v.from))} → ${chordText(String(v.to))}`,
   'title.blank': (v) => String(v.text ?? 'Blank block'),
 
+  'move.plays': () => 'plays as it is',
+  'move.weak': (v) =>
+    v.why === 'seventh-under-root'
+      ? `weak: the root on string ${v.string} stands over its seventh`
+      : v.why === 'bass-moved'
+        ? `weak: ${degreeText(String(v.degree))} is now lowest, on string ${v.string}`
+        : `harsh: ${degreeText(String(v.high))} lies a minor ninth over ${degreeText(String(v.low))}`,
+  'move.unplayable': (v) =>
+    v.problem === 'grip.reach' ? `out of this hand’s reach: ${v.detail}` : `no fingers for it: ${v.detail}`,
+  'move.no-root': () => 'no root is left; someone else must have it',
+  'move.no-fret': (v) => `no fret below on string ${v.string}`,
+  'move.no-fret-above': (v) => `no fret above on string ${v.string}`,
+  'move.missing': (v) => `nothing can be spared for ${degreeText(String(v.degrees)).split(' ').join(', ')}`,
+
+  'name.root-lowest': (v) => `${chordText(String(v.root))} is lowest`,
+  'name.inversion': (v) => `its ${degreeText(String(v.degree))} is lowest`,
+  'name.slash': (v) => `${chordText(String(v.bass))} in the bass is no chord tone`,
+  'name.rootless': (v) => `${chordText(String(v.root))} does not sound: a bass player has it`,
+  'name.omitted': (v) => `${degreeText(String(v.degrees)).split(' ').join(', ')} left out`,
+  'name.in-key': (v) => `in ${chordText(String(v.key))}`,
+
+  'sheet.key': (v) => `Key: ${chordText(String(v.key))}.`,
+  'sheet.no-key': (v) => `“${v.text}” is no key we read.`,
+  'sheet.no-chord': (v) => `“${v.text}” is no chord we read.`,
+  'sheet.unread': () => 'Not read: no chord with frets, no chord spelled out, no key before it.',
+  'sheet.grip': (v) => `${chordText(String(v.chord))} is right.`,
+  'sheet.spelled': (v) => `${chordText(String(v.chord))} is spelled right.`,
+  'sheet.in-key': (v) => `${chordText(String(v.chord))} is in the key.`,
+  'sheet.foreign': (v) =>
+    `String ${v.string} at fret ${v.fret} is no note of ${chordText(String(v.chord))} (${chordText(String(v.notes))})${Number(v.more) ? `, nor ${plural(v.more, 'more')}` : ''}${v.is ? `; as written it is ${chordText(String(v.is))}` : ''}.`,
+  'sheet.missing': (v) =>
+    `${chordText(String(v.chord))} lacks its ${degreeText(String(v.degrees)).split(' ').join(', ')}${v.is ? `; as written it is ${chordText(String(v.is))}` : ''}.`,
+  'sheet.enharmonic': (v) =>
+    `${chordText(String(v.typed))} sounds right and is spelled wrong: in ${chordText(String(v.chord))} it is ${chordText(String(v.right))}.`,
+  'sheet.spelling': (v) =>
+    `${chordText(String(v.typed))} is not in ${chordText(String(v.chord))}${v.right ? `; ${chordText(String(v.right))} stands here` : ''}.`,
+  'sheet.short': (v) => `${chordText(String(v.chord))} goes on: ${chordText(String(v.right))}.`,
+  'sheet.numeral': (v) =>
+    `${v.numeral} in ${chordText(String(v.key))} is ${chordText(String(v.right))}, not ${chordText(String(v.typed))}.`,
+  'sheet.out-of-key': (v) =>
+    `${chordText(String(v.chord))} has ${chordText(String(v.note))}, which is not in ${chordText(String(v.key))}.`,
+
   'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
   'question.ring': (v) =>
     `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
@@ -121,6 +234,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.root': (_, detail) => `A chord begins with a letter from A to G. ${chordText(detail)}?`,
   'chord.quality': (at, detail) => `Not read from character ${Number(at) + 1} on. ${chordText(detail)}?`,
   'chord.bass': (_, detail) => `After the slash comes one note. ${chordText(detail)}?`,
+  'name.few': (_, detail) => `That is one note. A chord has ${detail}.`,
   'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+/** The chord along the neck: five forms, inversions on each set of three strings, two halves, the family ladder. */
+import { fretsText, type Frets } from '@finch/core/grips';
+import type { GradedGrip } from '@finch/core/shapes';
+import type { Chord } from '@finch/core/theory';
+import { computed } from 'vue';
+import { chordText, degreeText } from '../../app/words';
+import ShapeCard from '../../instruments/ShapeCard.vue';
+import type { AlongNeck } from '../../workers/bench.worker';
+
+const props = defineProps<{
+  along: AlongNeck | null;
+  chord: Chord;
+  leftHanded: boolean;
+}>();
+const emit = defineEmits<{ use: [symbol: string, frets: Frets] }>();
+const halves = computed(() =>
+  [
+    { name: 'thick half', grip: props.along?.halves.low },
+    { name: 'thin half', grip: props.along?.halves.high },
+  ].filter((half): half is { name: string; grip: GradedGrip } => !!half.grip),
+);
+</script>
+
+<template>
+  <p v-if="!along" class="empty">Going up the neck…</p>
+  <div v-else class="along">
+    <h2>Five forms, the lowest first</h2>
+    <p v-if="!along.forms.length" class="note">Forms have names in standard tuning with six strings alone.</p>
+    <ul v-else class="alongs">
+      <li v-for="place in along.forms" :key="place.form">
+        <button
+          type="button"
+          :disabled="!place.grip"
+          @click="place.grip && emit('use', chord.symbol, place.grip.frets)"
+        >
+          <ShapeCard
+            v-if="place.grip"
+            size="thumb"
+            :frets="place.grip.frets"
+            :fingers="place.grip.fingers"
+            :degrees="place.grip.degrees"
+            :left-handed="leftHanded"
+          />
+          <span v-else class="none">out of this hand’s reach</span>
+          <b>{{ place.form }} form</b>
+          <small>fret {{ place.fret }}, root on {{ place.rootString }}</small>
+        </button>
+      </li>
+    </ul>
+    <template v-if="halves.length">
+      <h2>In two halves</h2>
+      <ul class="alongs">
+        <li v-for="half in halves" :key="half.name">
+          <button type="button" @click="emit('use', chord.symbol, half.grip.frets)">
+            <ShapeCard
+              size="thumb"
+              :frets="half.grip.frets"
+              :fingers="half.grip.fingers"
+              :degrees="half.grip.degrees"
+              :left-handed="leftHanded"
+            />
+            <b>{{ half.name }}</b><small>effort {{ Math.round(half.grip.effort.total) }}</small>
+          </button>
+        </li>
+      </ul>
+    </template>
+    <template v-if="along.inversions.length">
+      <h2>Three inversions on three strings</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">strings</th>
+            <th scope="col" colspan="3">from the lowest up</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in along.inversions" :key="one.set.join()">
+            <th scope="row">{{ one.set.join(' ') }}</th>
+            <td v-for="grip in one.grips" :key="fretsText(grip.frets)">
+              <button type="button" class="cell" @click="emit('use', chord.symbol, grip.frets)">
+                <b>{{ grip.frets.filter((fret) => fret !== null).join('-') }}</b>
+                <small>{{ grip.inversion === '1' ? 'root' : degreeText(grip.inversion) }} lowest</small>
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <template v-if="along.ladder.length > 1">
+      <h2>The family, one move a rung</h2>
+      <ul class="alongs">
+        <li v-for="(rung, i) in along.ladder" :key="i">
+          <button type="button" @click="emit('use', rung.chord.symbol, rung.grip.frets)">
+            <ShapeCard
+              size="thumb"
+              :frets="rung.grip.frets"
+              :fingers="rung.grip.fingers"
+              :degrees="rung.grip.degrees"
+              :left-handed="leftHanded"
+            />
+            <b>{{ chordText(rung.chord.symbol) }}</b>
+            <small v-if="rung.moves[0]"
+              >string {{ rung.moves[0].string }} {{ rung.moves[0].by > 0 ? 'up' : 'down' }}
+              {{ Math.abs(rung.moves[0].by) }}</small
+            ><small v-else>start</small>
+          </button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.along {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.alongs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.alongs button {
+  background: none;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  color: var(--ink);
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  padding: 4px;
+  width: 84px;
+  font-size: 14px;
+  line-height: 1.15;
+}
+.alongs button:hover:enabled {
+  border-color: var(--crown);
+}
+.none {
+  height: 80px;
+  display: grid;
+  place-items: center;
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+small {
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+table {
+  font-size: 14px;
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--ink2);
+}
+:is(th, td) {
+  border-top: 1px solid var(--line);
+  padding: 3px 6px 3px 0;
+}
+.cell {
+  background: none;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  color: var(--ink);
+  width: 100%;
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 5px 8px;
+}
+.cell:hover {
+  border-color: var(--crown);
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+/** Every plausible name of the grip in hand; the key and a bass played by someone else put others first. */
+import type { Instrument } from '@finch/core/fretboard';
+import { nameGrip, type GradedGrip } from '@finch/core/shapes';
+import { majorKeys, makeKey, readNote } from '@finch/core/theory';
+import { BFormSelect } from 'bootstrap-vue-next';
+import { computed, ref } from 'vue';
+import { chordText, degreeText, say } from '../../app/words';
+import BecauseMark from '../../instruments/BecauseMark.vue';
+import ChordName from '../../instruments/ChordName.vue';
+
+const props = defineProps<{ grip: GradedGrip; instrument: Instrument }>();
+const key = ref<string | null>(null);
+const bass = ref<string | null>(null);
+const keyOptions = [
+  { value: null, text: 'no key' },
+  ...majorKeys().map((one) => ({ value: one.name, text: chordText(one.name) })),
+];
+const bassOptions = [
+  { value: null, text: 'the grip itself' },
+  ...'C Db D Eb E F F# G Ab A Bb B'.split(' ').map((note) => ({ value: note, text: chordText(note) })),
+];
+const names = computed(() => {
+  const made = key.value ? makeKey(key.value) : null;
+  const named = nameGrip(props.grip.frets, props.instrument, {
+    ...(made?.ok ? { key: made.value } : {}),
+    ...(bass.value ? { bass: readNote(bass.value)?.note } : {}),
+  });
+  return named.ok ? named.value : [];
+});
+</script>
+
+<template>
+  <div class="names">
+    <div class="pair">
+      <label>In the key of<BFormSelect v-model="key" size="sm" :options="keyOptions" /></label>
+      <label>Lowest note played by<BFormSelect v-model="bass" size="sm" :options="bassOptions" /></label>
+    </div>
+    <p v-if="!names.length" class="empty">No chord we know has just these notes.</p>
+    <ol>
+      <li v-for="(one, i) in names.slice(0, 8)" :key="one.chord.symbol">
+        <ChordName :symbol="one.chord.symbol" class="name" />
+        <BecauseMark
+          >{{ one.why.map(say).join(', ')
+          }}{{
+            one.omitted.includes('1') || !one.omitted.length
+              ? ''
+              : `; without ${one.omitted.map(degreeText).join(', ')}`
+          }}</BecauseMark
+        >
+        <span class="small">{{ i === 0 ? 'likeliest' : '' }}</span>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.names {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+li {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr) 64px;
+  gap: 8px;
+  align-items: baseline;
+  border-top: 1px solid var(--line);
+  padding: 6px 0;
+  font-size: 14px;
+}
+.name {
+  font-size: 22px;
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+/** Why the grip in hand is as hard as it is, what it changes into, and what would be easier. */
+import { pointsOf, type Effort } from '@finch/core/effort';
+import type { GradedGrip, StandIn } from '@finch/core/shapes';
+import type { Chord } from '@finch/core/theory';
+import { BButton } from 'bootstrap-vue-next';
+import { computed } from 'vue';
+import { chordText, PART_WORDS, say } from '../../app/words';
+import BecauseMark from '../../instruments/BecauseMark.vue';
+import { PART_CATEGORY } from '../../instruments/categories';
+import ChangeLedger from '../../instruments/ChangeLedger.vue';
+import PurflingBar from '../../instruments/PurflingBar.vue';
+import ShapeCard from '../../instruments/ShapeCard.vue';
+import ShimMark from '../../instruments/ShimMark.vue';
+import { givenUp, STAND_IN_WORDS } from './shape-words';
+import type { ShapeActions } from './use-shape-actions';
+
+const props = defineProps<{
+  grip: GradedGrip;
+  chord: Chord;
+  effort: Effort;
+  limit: number | null;
+  standIns: readonly StandIn[];
+  actions: ShapeActions;
+  leftHanded: boolean;
+}>();
+const emit = defineEmits<{ use: [one: StandIn] }>();
+const { held, change } = props.actions;
+const strips = computed(() =>
+  props.effort.parts
+    .filter((part) => part.points >= 0.05)
+    .sort((a, b) => b.points - a.points)
+    .map((part) => ({
+      name: PART_WORDS[part.name],
+      value: part.points,
+      category: PART_CATEGORY[part.name],
+      why: say(part.why),
+    })),
+);
+const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props.limit)));
+</script>
+
+<template>
+  <div class="why">
+    <PurflingBar
+      :strips="strips"
+      :total="Math.max(effort.points, limitPoints ?? 0) * 1.12"
+      :pointer="limitPoints"
+      :pointer-text="limitPoints === null ? '' : `limit ${Math.round(limitPoints)} points, grade ${limit}`"
+      unit="points"
+    />
+    <table class="parts">
+      <tbody>
+        <tr v-for="strip in strips" :key="strip.name">
+          <td>
+            <svg width="16" height="13" aria-hidden="true">
+              <rect width="16" height="13" :fill="`url(#cat-${strip.category})`" />
+            </svg>
+          </td>
+          <th scope="row">{{ strip.name }}</th>
+          <td>{{ strip.why }}</td>
+          <td class="num">{{ strip.value.toFixed(1) }}</td>
+        </tr>
+        <tr class="sum">
+          <td />
+          <th scope="row">Sum</th>
+          <td>
+            grade 100 (1 − e<sup>−{{ Math.round(effort.points) }}/60</sup>) = {{ Math.round(effort.total) }}
+          </td>
+          <td class="num">{{ effort.points.toFixed(1) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="change && held" class="change">
+      <div class="spread">
+        <h2>{{ chordText(held.chord.symbol) }} → {{ chordText(chord.symbol) }}</h2>
+        <b>{{ Math.round(change.changesPerMinute) }} a minute · {{ Math.round(change.tempoBpm) }} bpm</b>
+      </div>
+      <ChangeLedger :moves="change.fingers" />
+      <BecauseMark
+        >{{ change.seconds.toFixed(2) }} s{{
+          change.shiftFrets
+            ? `, the hand goes ${Math.abs(change.shiftFrets)} fret${Math.abs(change.shiftFrets) > 1 ? 's' : ''} ${change.shiftFrets > 0 ? 'up' : 'down'}`
+            : ', the hand stays where it is'
+        }}; nine of ten clean at {{ Math.round(change.tempoBpm) }} bpm ({{
+          Math.round(change.band.lowBpm)
+        }}
+        to {{ Math.round(change.band.highBpm) }}) with one beat before the bar line.</BecauseMark
+      >
+      <BButton variant="link" size="sm" @click="actions.letGo()">Let it go</BButton>
+    </div>
+    <template v-if="standIns.length">
+      <h2>Easier, same job</h2>
+      <ul class="stand-ins">
+        <li v-for="one in standIns" :key="one.kind">
+          <ShapeCard
+            size="thumb"
+            :frets="one.grip.frets"
+            :fingers="one.grip.fingers"
+            :degrees="one.grip.degrees"
+            :left-handed="leftHanded"
+          />
+          <div>
+            <b>{{ STAND_IN_WORDS[one.kind] }}</b>
+            <p class="note">{{ givenUp(one) }}</p>
+          </div>
+          <span class="score"
+            ><ShimMark :effort="one.grip.effort.total" :limit="limit" />
+            <b>{{ Math.round(one.grip.effort.total) }}</b></span
+          >
+          <BButton v-if="!one.capo" variant="outline-secondary" size="sm" @click="emit('use', one)"
+            >Use it</BButton
+          >
+          <span v-else class="small">with capo</span>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style>
+.parts {
+  font-size: 14px;
+  width: 100%;
+}
+.parts th {
+  padding: 1px 8px 1px 6px;
+  font-weight: 700;
+  text-align: left;
+  vertical-align: top;
+}
+.parts td {
+  padding: 1px 0;
+  vertical-align: top;
+}
+.parts td.num {
+  text-align: right;
+}
+.parts .sum td,
+.parts .sum th {
+  border-top: 1px solid var(--line);
+  padding-top: 3px;
+}
+.change {
+  border-top: 2px solid var(--ink);
+  padding-top: 8px;
+}
+.stand-ins li {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr) auto auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+  font-size: 14px;
+}
+.why {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+</style>

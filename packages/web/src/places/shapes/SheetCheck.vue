@@ -1,0 +1,112 @@
+<script setup lang="ts">
+/** Checks a teacher's own sheet: paste it, and every line is fine or says what is wrong and what would be right. */
+import type { Hand, Instrument } from '@finch/core/fretboard';
+import type { SheetFinding } from '@finch/core/shapes';
+import { refDebounced } from '@vueuse/core';
+import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { chordText, saySheet } from '../../app/words';
+import { benchWork, plain } from '../../workers/bench';
+
+const props = defineProps<{ hand: Hand; instrument: Instrument }>();
+const open = defineModel<boolean>({ required: true });
+const text = ref('');
+const settled = refDebounced(text, 250);
+const findings = shallowRef<readonly SheetFinding[]>([]);
+const wrong = computed(() => findings.value.filter((one) => one.verdict === 'wrong').length);
+let turn = 0;
+watch([settled, () => props.instrument], async () => {
+  const mine = ++turn;
+  const found = await benchWork().sheet(
+    settled.value.slice(0, 20_000),
+    plain(props.hand),
+    plain(props.instrument),
+  );
+  if (mine === turn) findings.value = found;
+});
+/** Puts the nearest right answer in the place of the line. */
+function take(one: SheetFinding) {
+  const lines = text.value.split(/\r?\n/);
+  const line = lines[one.line - 1];
+  const whole = /grip|foreign|missing|spelling|enharmonic|short|no-key/.test(one.what.code);
+  lines[one.line - 1] = whole
+    ? (one.nearest ?? line)
+    : line.slice(0, one.column - 1) +
+      (one.nearest ?? '').split(' ').at(-1) +
+      line.slice(one.column - 1).replace(/^[^\s,|]+/, '');
+  text.value = lines.join('\n');
+}
+const EXAMPLE = 'Am x02210\nF#: F# A# C#\nkey: G major\nG D Em C';
+</script>
+
+<template>
+  <BModal v-model="open" title="Check a sheet" size="xl" no-footer>
+    <div class="check">
+      <div>
+        <label for="sheet-text" class="small"
+          >A chord with its frets, a chord spelled out, or after a line “key: G major” chords and numerals;
+          one line each.</label
+        >
+        <BFormTextarea
+          id="sheet-text"
+          v-model="text"
+          rows="14"
+          maxlength="20000"
+          spellcheck="false"
+          class="mono"
+          :placeholder="EXAMPLE"
+        />
+      </div>
+      <div class="found" role="status">
+        <p v-if="!findings.length" class="empty">Nothing to check yet. Paste a sheet at the left.</p>
+        <p v-else>
+          <b>{{ wrong ? `${wrong} to look at` : 'Nothing wrong found' }}</b>
+        </p>
+        <ol>
+          <li v-for="(one, i) in findings" :key="i" :class="one.verdict">
+            <span class="mono small">line {{ one.line }}</span>
+            <span>{{ saySheet(one) }}</span>
+            <BButton v-if="one.nearest" size="sm" variant="outline-secondary" @click="take(one)"
+              >Put {{ chordText(one.nearest) }}</BButton
+            >
+          </li>
+        </ol>
+      </div>
+    </div>
+  </BModal>
+</template>
+
+<style scoped>
+.check {
+  display: grid;
+  grid-template-columns: 1fr 1.4fr;
+  gap: 16px;
+}
+.mono {
+  font-family: var(--mono);
+}
+.found {
+  max-height: 60vh;
+  overflow-y: auto;
+}
+li {
+  display: grid;
+  grid-template-columns: 58px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 5px 0;
+  font-size: 14px;
+}
+li.fine {
+  color: var(--ink2);
+}
+li.wrong > span:nth-child(2) {
+  color: var(--mask);
+}
+@media (max-width: 820px) {
+  .check {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,48 @@
+/** What a grip is called on a card, and what a stand-in gives up, in words. */
+import type { GradedGrip, StandIn } from '@finch/core/shapes';
+import { degreeText } from '../../app/words';
+
+const frets = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
+
+/** Degrees a grip leaves out, without the root, which is said apart. */
+export const lostIn = (grip: GradedGrip): string[] =>
+  grip.omitted.filter((degree) => degree !== '1').map(degreeText);
+
+/** "E form, fret 6", "open chord", "shell, fret 11, no 5", "fret 3, no root, ♭3 lowest". */
+export function nameOfShape(grip: GradedGrip): string {
+  const low = grip.frets.filter((fret): fret is number => fret !== null && fret > 0);
+  const fret = low.length ? `fret ${Math.min(...low)}` : 'all open';
+  const kind = { open: 'open chord', shell: `shell, ${fret}`, movable: `${grip.form} form, ${fret}` };
+  const where = grip.layout ? kind[grip.layout] : fret;
+  const lost = lostIn(grip);
+  const gone = lost.length ? `, no ${lost.join(', ')}` : grip.rootString === null ? ', no root' : '';
+  const lowest = grip.inversion === '1' || grip.slashBass ? '' : `, ${degreeText(grip.inversion)} lowest`;
+  return where + gone + lowest;
+}
+
+export const STAND_IN_WORDS: Readonly<Record<StandIn['kind'], string>> = {
+  'fewer strings': 'Fewer strings',
+  'inner four': 'Keep the inner four',
+  'no barre': 'Leave the barre',
+  'thumb bass': 'Thumb takes the bass',
+  'no root': 'Leave the root',
+  elsewhere: 'Same chord elsewhere',
+  capo: 'Open shape over a capo',
+  'fewer fingers': 'One finger fewer',
+};
+
+/** What a stand-in costs, always said: "string 6 falls silent; no 5; 3 frets up". */
+export function givenUp(one: StandIn): string {
+  const parts: string[] = [];
+  if (one.capo) parts.push(`capo at fret ${one.capo}`);
+  if (one.silenced.length)
+    parts.push(`string ${one.silenced.join(', ')} ${one.silenced.length > 1 ? 'fall' : 'falls'} silent`);
+  if (one.kind === 'thumb bass') parts.push('the thumb comes over the top');
+  if (one.grip.rootString === null) parts.push('someone else has the root');
+  const given = one.given.filter((degree) => degree !== '1').map(degreeText);
+  if (given.length) parts.push(`no ${given.join(', ')}`);
+  if (one.fretsMoved) parts.push(`${frets(Math.abs(one.fretsMoved))} ${one.fretsMoved > 0 ? 'up' : 'down'}`);
+  if (one.grip.inversion !== '1' && one.grip.rootString !== null)
+    parts.push(`${degreeText(one.grip.inversion)} lowest`);
+  return parts.length ? parts.join('; ') : 'all notes kept, fingered anew';
+}
