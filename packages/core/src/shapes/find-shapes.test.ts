@@ -2,13 +2,14 @@ import {
   averageHand,
   makeHand,
   makeInstrument,
+  namedTunings,
   pitchAt,
   standardGuitar,
   type Instrument,
 } from '../fretboard';
 import { checkFrets, fretsText, type Frets } from '../grips';
 import { gradeGrip } from '../effort';
-import { must } from '../kernel';
+import { must, seededRandom } from '../kernel';
 import { mod12, parseChord, pitchClassOf, QUALITIES, type Chord } from '../theory';
 import { easierStandIns } from './easier';
 import { explainLimits } from './explain-limits';
@@ -16,6 +17,7 @@ import { findShapes } from './find-shapes';
 import { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip';
 import { LIMIT_TESTS, LOOSEST } from './limits';
 import { STYLES, USES, type Style, type Use } from './use';
+import { scoreUsualGrips } from './usual-grips';
 
 const chord = (symbol: string) => must(parseChord(symbol));
 const find = (symbol: string, limits = {}, instrument = standardGuitar, hand = averageHand) =>
@@ -312,4 +314,55 @@ describe('use and style', () => {
     expect(first('solo fill').frets[5]).not.toBeNull();
     expect(first('chop').because.map((one) => one.from)).toContain('use');
   });
+});
+
+test('usual grips of a hand-written list are found, come early and are fingered as players do', () => {
+  const score = scoreUsualGrips();
+  expect(score.grips).toBeGreaterThanOrEqual(120);
+  expect(score.found / score.grips).toBeGreaterThanOrEqual(0.99);
+  expect(score.inFirst40 / score.grips).toBeGreaterThanOrEqual(0.95);
+  expect(score.inFirst6 / score.grips).toBeGreaterThanOrEqual(0.85);
+  expect(score.firstUsual / score.chords).toBeGreaterThanOrEqual(0.75);
+  expect(score.fingered / score.grips).toBeGreaterThanOrEqual(0.9);
+});
+
+test('the fast search agrees with brute force on 200 random sets of chord, tuning and limits', () => {
+  const random = seededRandom(21);
+  const pick = <T>(list: readonly T[]): T => list[random.int(0, list.length - 1)];
+  let grips = 0;
+  for (let i = 0; i < 200; i++) {
+    const instrument = must(
+      makeInstrument({
+        openPitches: pick(namedTunings.filter((one) => one.openPitches.length <= 6)).openPitches,
+        capo: pick([0, 0, 2]),
+      }),
+    );
+    const wanted = chord(pick('C Db D Eb E F F# G Ab A Bb B'.split(' ')) + pick(QUALITIES).suffix);
+    const maxFret = random.int(2, 4);
+    const limits: Partial<ShapeLimits> = pick([
+      {},
+      { allowOpen: false },
+      { minStrings: 4 },
+      { mustMute: [1] },
+      { maxInnerMutes: 0 },
+      { mustSound: [2] },
+      { maxEffort: 50 },
+    ]);
+    const asked = { ...DEFAULT_LIMITS, ...limits, maxFret };
+    const all = find(wanted.symbol, { maxFret }, instrument);
+    const brute = bruteForce(wanted, instrument, maxFret);
+    expect(new Set(all.map((grip) => fretsText(grip.frets)))).toEqual(brute);
+    const kept = all.filter((grip) => LIMIT_TESTS.every((test) => test.passes(grip, asked)));
+    const fast = find(wanted.symbol, { ...limits, maxFret }, instrument);
+    expect(fast.map((grip) => fretsText(grip.frets)).sort()).toEqual(
+      kept.map((grip) => fretsText(grip.frets)).sort(),
+    );
+    grips += brute.size;
+  }
+  expect(grips).toBeGreaterThan(1000);
+}, 60_000);
+
+test('left-handed changes nothing but the drawing', () => {
+  const left = { ...standardGuitar, leftHanded: true };
+  for (const symbol of ['C', 'Bbm7', 'F#7b9']) expect(find(symbol, {}, left)).toEqual(find(symbol));
 });

@@ -15,12 +15,12 @@ import { relativeKey, relativePattern } from '../grips/fingerings';
 import type { Chord } from '../theory/chord';
 import { degreeParts, type Degree } from '../theory/degree';
 import { mod12, noteText, pitchClassOf } from '../theory/note';
-import { layoutOf, layoutsOf, type Layouts } from './form';
+import { layoutOf, layoutsOf, type Layout, type Layouts } from './form';
 import { DEFAULT_LIMITS, type GradedGrip, type OrderReason, type ShapeLimits } from './graded-grip';
 import { innerMutes, testsBeside } from './limits';
 import { searchGrips, type FoundGrip } from './search';
 import { styleNats, useNats, type Style, type Use } from './use';
-import { USEFULNESS, usefulness } from './usefulness';
+import { layoutNats, usefulness } from './usefulness';
 
 export interface ShapeRequest {
   readonly chord: Chord;
@@ -67,7 +67,12 @@ function reorder(grip: Draft, { use, style }: ShapeRequest): void {
 }
 
 const PLAIN: readonly OrderReason[] = [];
-const NAMED: readonly OrderReason[] = [{ from: 'layout', nats: USEFULNESS.namedLayout }];
+const NAMED = new Map<Layout['kind'], readonly OrderReason[]>(
+  (['open', 'movable', 'part', 'shell', 'triad'] as const).map((kind) => [
+    kind,
+    [{ from: 'layout', nats: layoutNats(kind) }],
+  ]),
+);
 
 /** While the list is made its grips can still be told what they fold into. */
 type Draft = { -readonly [K in keyof GradedGrip]: GradedGrip[K] };
@@ -99,7 +104,7 @@ function hearing(chord: Chord, instrument: Instrument): Hearing {
     guide: chord.tones.map((tone) => [3, 7].includes(degreeParts(tone.degree).number)),
     bassNote: noteText(chord.bass ?? chord.root),
     rootClass: pitchClassOf(chord.root),
-    layouts: layoutsOf(chord.quality, instrument.openPitches),
+    layouts: layoutsOf(chord.quality + (chord.bass ? '/' : ''), instrument.openPitches),
     omittedBy: new Map(),
   };
 }
@@ -177,7 +182,10 @@ function describe(
     } else if (pitch < secondPitch) secondPitch = pitch;
   }
   const omitted = omittedOf(heard, mask);
-  const layout = rootPitch === bassPitch ? layoutOf(heard.layouts, key, relative, open > 0) : null;
+  const layout =
+    (rootPitch === bassPitch || chord.bass !== undefined
+      ? layoutOf(heard.layouts, key, relative, open > 0)
+      : null) ?? (isCloseTriad(frets, chord, omitted, sounding) ? CLOSE_TRIAD : null);
   const effort = gradeOf(points);
   return {
     frets,
@@ -204,12 +212,26 @@ function describe(
       doubledThirdOrSeventh: doubled,
       lowGapSemitones: secondPitch - bassPitch,
       bass: chord.bass !== undefined || bassDegree === '1' ? 'root' : isFifth(bassDegree) ? 'fifth' : 'other',
-      named: layout !== null,
+      layout: layout?.kind ?? null,
     }),
     slashBass: chord.bass !== undefined,
-    because: layout ? NAMED : PLAIN,
+    because: (layout && NAMED.get(layout.kind)) ?? PLAIN,
     foldsInto: undefined,
   };
+}
+
+const CLOSE_TRIAD: Layout = { kind: 'triad', form: null };
+
+/** Three tones, once each, on three neighbouring strings. */
+function isCloseTriad(
+  frets: GradedGrip['frets'],
+  chord: Chord,
+  omitted: readonly Degree[],
+  sounding: number,
+): boolean {
+  if (sounding !== 3 || chord.tones.length !== 3 || omitted.length > 0) return false;
+  const first = frets.findIndex((fret) => fret !== null);
+  return frets[first + 1] !== null && frets[first + 2] !== null;
 }
 
 /** How many of the omitted tones a player would miss; what is seldom played is not missed. */

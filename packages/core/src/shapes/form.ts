@@ -9,7 +9,8 @@ import { must } from '../kernel/result';
 
 export type Form = 'C' | 'A' | 'G' | 'E' | 'D';
 export interface Layout {
-  readonly kind: 'open' | 'movable' | 'shell';
+  /** `part`: a movable form of four strings or fewer; `triad`: three neighbouring strings. */
+  readonly kind: 'open' | 'movable' | 'part' | 'shell' | 'triad';
   readonly form: Form | null;
 }
 
@@ -29,6 +30,12 @@ const OPEN: Readonly<Record<string, string>> = {
   diminished: 'xx0131',
   augmented: 'x32110 xx0332',
   'half-diminished': 'xx0111',
+  '7sus4': 'x02030 xx0213 020200',
+  power: '022xxx x022xx xx023x',
+  diminished7: 'xx0101',
+  // Over a bass that is not the root.
+  'major/': 'x20003 x20033 032010 332010 2x0232 200232',
+  'minor/': 'x32010 302210',
 };
 
 /** Movable layouts by quality, as `form:grip`, `-` where it is a part of no single form. */
@@ -47,6 +54,15 @@ const MOVABLE: Readonly<Record<string, string>> = {
   minor6: 'E:2x122x A:x13323',
   add9: 'E:133213 C:x4314x',
   dominant9: 'A:x2122x A:x21222 E:131213',
+  diminished7: 'A:x2313x D:xx1212 E:2x131x',
+  minor9: 'A:x3133x E:131113',
+  major9: 'A:x2132x',
+  'six-nine': 'A:x21122 E:2x1122',
+  thirteenth: 'E:1x123x A:x21224',
+  '7#9': 'A:x2123x',
+  '7b9': 'A:x21212 A:x2121x',
+  '7sus4': 'E:131311 A:x13141',
+  power: 'E:133xxx A:x133xx D:xx134x E:13xxxx A:x13xxx',
 };
 
 const SHELLS: Readonly<Record<string, string>> = {
@@ -65,6 +81,9 @@ interface Filling {
   readonly open: Map<number, Layout>;
   readonly movable: Map<number, Layout>;
 }
+/** Strings from which on a grip counts as a whole form. */
+const WHOLE_FORM = 5;
+
 const NO_LAYOUTS: Layouts = { open: new Map(), movable: new Map() };
 const BY_QUALITY = new Map<string, Filling>();
 
@@ -87,7 +106,11 @@ for (const [quality, list] of Object.entries(OPEN)) {
 for (const [quality, list] of Object.entries(MOVABLE)) {
   for (const entry of list.split(' ')) {
     const [form, text] = entry.split(':');
-    layoutsFor(quality).movable.set(movableKey(text), { kind: 'movable', form: form as Form });
+    const whole = text.replaceAll('x', '').length >= WHOLE_FORM || quality === 'power';
+    layoutsFor(quality).movable.set(movableKey(text), {
+      kind: whole ? 'movable' : 'part',
+      form: form as Form,
+    });
   }
 }
 for (const [quality, list] of Object.entries(SHELLS)) {

@@ -29,3 +29,4 @@ export {
   type Rung,
 } from './forms';
 export { checkSheet, type SheetFinding } from './check-sheet';
+export { scoreUsualGrips, type UsualScore } from './usual-grips';

@@ -1,3 +1,5 @@
+import type { Layout } from './form';
+
 /**
  * How useful a grip is, in nats (natural log of how much likelier a player is to choose it); lower is more
  * useful. Easiest is not most useful: by effort alone the first C is three notes high up. Fitted on a list of
@@ -20,8 +22,15 @@ export const USEFULNESS = {
   wideLowGap: 0.27,
   fifthInBass: 2,
   otherInBass: 3,
-  namedLayout: -3,
+  openLayout: -3.6,
+  movableLayout: -3,
+  partLayout: -2.2,
+  shellLayout: -3.4,
+  triadLayout: -2.4,
 } as const;
+
+/** What belonging to a named layout does to a grip's place, by kind. */
+export const layoutNats = (kind: Layout['kind']): number => USEFULNESS[`${kind}Layout`];
 
 export interface GripFacts {
   readonly effort: number;
@@ -36,7 +45,7 @@ export interface GripFacts {
   readonly doubledThirdOrSeventh: number;
   readonly lowGapSemitones: number;
   readonly bass: 'root' | 'fifth' | 'other';
-  readonly named: boolean;
+  readonly layout: Layout['kind'] | null;
 }
 
 /** Cost of a grip in nats; 0 would be an effortless full grip at the nut. */
@@ -55,6 +64,6 @@ export function usefulness(facts: GripFacts): number {
   if (facts.lowGapSemitones > 12) cost += k.wideLowGap;
   if (facts.bass === 'fifth') cost += k.fifthInBass;
   if (facts.bass === 'other') cost += k.otherInBass;
-  if (facts.named) cost += k.namedLayout;
+  if (facts.layout) cost += layoutNats(facts.layout);
   return cost;
 }

@@ -1,6 +1,6 @@
 /** Which skills an item exercises, by the matches of a syllabus. */
 import type { GripItem, Item } from '../drills/items';
-import { layoutOfGrip } from '../shapes/form';
+import { layoutOfGrip, type Layout } from '../shapes/form';
 import { parseChord } from '../theory/chord';
 import { mod12, pitchClassOf } from '../theory/note';
 import { fretsText } from '../grips/grip';
@@ -49,6 +49,12 @@ interface GripFacts {
   readonly sounding: readonly number[];
 }
 
+/** A skill on a form counts its four-string parts too; close triads have skills of their own. */
+function kindFor(kind: Layout['kind'] | undefined): GripFacts['layout'] {
+  if (kind === 'part') return 'movable';
+  return kind === undefined || kind === 'triad' ? null : kind;
+}
+
 const facts = new WeakMap<GripItem, GripFacts>();
 
 function factsOf(item: GripItem): GripFacts {
@@ -66,7 +72,7 @@ function factsOf(item: GripItem): GripFacts {
   const made = {
     text: fretsText(item.frets),
     quality,
-    layout: layout?.kind ?? null,
+    layout: kindFor(layout?.kind),
     form: layout?.form ?? null,
     rootString: rootIndex < 0 ? null : strings - rootIndex,
     lowest: lowest(item),

@@ -5,14 +5,20 @@ import { degreeText } from '../../app/words';
 const frets = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
 
 /** Degrees a grip leaves out, without the root, which is said apart. */
-export const lostIn = (grip: GradedGrip): string[] =>
+const lostIn = (grip: GradedGrip): string[] =>
   grip.omitted.filter((degree) => degree !== '1').map(degreeText);
 
 /** "E form, fret 6", "open chord", "shell, fret 11, no 5", "fret 3, no root, ♭3 lowest". */
 export function nameOfShape(grip: GradedGrip): string {
   const low = grip.frets.filter((fret): fret is number => fret !== null && fret > 0);
   const fret = low.length ? `fret ${Math.min(...low)}` : 'all open';
-  const kind = { open: 'open chord', shell: `shell, ${fret}`, movable: `${grip.form} form, ${fret}` };
+  const kind = {
+    open: 'open chord',
+    shell: `shell, ${fret}`,
+    movable: `${grip.form} form, ${fret}`,
+    part: `part of the ${grip.form} form, ${fret}`,
+    triad: `close triad, ${fret}`,
+  };
   const where = grip.layout ? kind[grip.layout] : fret;
   const lost = lostIn(grip);
   const gone = lost.length ? `, no ${lost.join(', ')}` : grip.rootString === null ? ', no root' : '';
