@@ -35,6 +35,17 @@ describe('a teacher’s own sheet', () => {
     ['see you on Friday', [[1, 'sheet.unread', null]]],
   ])('%j', (text, expected) => expect(wrong(text)).toEqual(expected));
 
+  test('commas, semicolons, tabs, quotes and a byte order mark are no obstacle', () => {
+    expect(wrong('\uFEFFAm,x02210\r\n"C";"x32010"\tfine\nG7\t320001')).toEqual([]);
+    expect(wrong('=Am,x02220')).toEqual([[1, 'sheet.foreign', 'Am x02210']]);
+  });
+
+  test('a hundred thousand lines are read as far as is said', () => {
+    const found = checkSheet('Am x02210\n'.repeat(100_000));
+    expect(found).toHaveLength(5001);
+    expect(found[5000].what).toEqual({ code: 'sheet.long', values: { read: 5000, lines: 100_001 } });
+  });
+
   test('the place is the word that is wrong', () => {
     expect(checkSheet('  C   x32000')[0]).toMatchObject({ line: 1, column: 7 });
     expect(checkSheet('Db: Db F G')[0]).toMatchObject({ line: 1, column: 10 });

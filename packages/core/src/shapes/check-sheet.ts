@@ -6,12 +6,13 @@
  */
 import { averageHand, type Hand } from '../fretboard/hand';
 import { pitchAt, standardGuitar, stringNumber, type Instrument } from '../fretboard/instrument';
-import { fretsText, parseFrets, type Frets } from '../grips/grip';
+import { fretsText, gripKey, parseFrets, type Frets } from '../grips/grip';
 import type { Reason } from '../effort/explain';
 import { chordNotes, parseChord, type Chord } from '../theory/chord';
 import { degreeChords, makeKey, type Key } from '../theory/key';
 import { mod12, noteText, pitchClassOf, readNote } from '../theory/note';
 import { findShapes } from './find-shapes';
+import type { GradedGrip } from './graded-grip';
 import { nameGrip } from './name-grip';
 
 export interface SheetFinding {
@@ -31,16 +32,23 @@ interface Context {
   readonly hand?: Hand;
 }
 
-const MOST_LINES = 400;
+const LONGEST_LINE = 300;
+const MOST_LINES = 5000;
 
-/** Findings in reading order, at least one for each line with something on it; lines past 400 are not read. */
+/** Findings in reading order, at least one for each line with something on it; and one that says so when lines
+ * past 5,000 were not read. Commas, semicolons, tabs and bars part words as spaces do; a cell that begins like a
+ * formula is read as text. */
 export function checkSheet(text: string, context: Context = {}): SheetFinding[] {
   const instrument = context.instrument ?? standardGuitar;
   const hand = context.hand ?? averageHand;
   const findings: SheetFinding[] = [];
   let key: Key | null = null;
-  const lines = text.split(/\r?\n/).slice(0, MOST_LINES);
-  for (const [i, raw] of lines.entries()) {
+  const all = text.replace(/^\uFEFF/, '').split(/\r?\n/);
+  const lines = all.slice(0, MOST_LINES);
+  const grips: GripsOf = new Map();
+  const names = new Map<number, string>();
+  for (const [i, line] of lines.entries()) {
+    const raw = line.replaceAll('"', ' ').slice(0, LONGEST_LINE);
     const at = (column: number) => ({ line: i + 1, column: column + 1 });
     if (raw.trim() === '') continue;
     const named = /^\s*key\s*[:=]?\s*(.+)$/i.exec(raw);
@@ -64,15 +72,36 @@ export function checkSheet(text: string, context: Context = {}): SheetFinding[] 
       );
       continue;
     }
-    const words = [...raw.matchAll(/[^\s,|]+/g)].map((match) => ({ text: match[0], column: match.index }));
+    const words = [...raw.matchAll(/[^\s,;|=]+/g)].map((match) => ({ text: match[0], column: match.index }));
     findings.push(
-      ...lineFindings(raw, words, key, instrument, hand).map((one) => ({
+      ...lineFindings(raw, words, key, { instrument, hand, grips, names }).map((one) => ({
         ...at(one.column),
         ...one.finding,
       })),
     );
   }
+  if (all.length > MOST_LINES)
+    findings.push({
+      line: MOST_LINES + 1,
+      column: 1,
+      verdict: 'unread',
+      what: { code: 'sheet.long', values: { read: MOST_LINES, lines: all.length } },
+      nearest: null,
+    });
   return findings;
+}
+
+/** How far above what was written the right grip is sought. */
+const NEAR_FRETS = 2;
+
+/** Grips of the chords of one sheet, searched once each. */
+type GripsOf = Map<string, readonly GradedGrip[]>;
+
+interface Desk {
+  readonly instrument: Instrument;
+  readonly hand: Hand;
+  readonly grips: GripsOf;
+  readonly names: Map<number, string>;
 }
 
 interface Word {
@@ -84,20 +113,15 @@ interface Placed {
   readonly finding: Omit<SheetFinding, 'line' | 'column'>;
 }
 
-function lineFindings(
-  raw: string,
-  words: readonly Word[],
-  key: Key | null,
-  instrument: Instrument,
-  hand: Hand,
-): Placed[] {
+function lineFindings(raw: string, words: readonly Word[], key: Key | null, desk: Desk): Placed[] {
+  const { instrument } = desk;
   const gripAt = words.findIndex((word) => readsAsFrets(word.text, instrument));
   if (gripAt >= 0 && words.length >= 2) {
     const name = words.find((_, i) => i !== gripAt) ?? words[0];
     const chord = parseChord(name.text.replace(/[:=]$/, ''));
     if (!chord.ok) return [unreadChord(name, chord.problem.detail)];
     const frets = parseFrets(words[gripAt].text);
-    return frets.ok ? [checkGrip(words[gripAt], chord.value, frets.value, instrument, hand)] : [];
+    return frets.ok ? [checkGrip(words[gripAt], chord.value, frets.value, desk)] : [];
   }
   const spelled = /^\s*(\S+?)\s*[:=]\s*(.+)$/.exec(raw);
   if (spelled) {
@@ -129,7 +153,8 @@ function unreadChord(word: Word, near: string): Placed {
   };
 }
 
-function checkGrip(word: Word, chord: Chord, frets: Frets, instrument: Instrument, hand: Hand): Placed {
+function checkGrip(word: Word, chord: Chord, frets: Frets, desk: Desk): Placed {
+  const { instrument } = desk;
   const placed = (finding: Placed['finding']): Placed => ({ column: word.column, finding });
   const classes = chord.tones.map((tone) => tone.pitchClass);
   const bass = chord.bass ? pitchClassOf(chord.bass) : null;
@@ -146,9 +171,8 @@ function checkGrip(word: Word, chord: Chord, frets: Frets, instrument: Instrumen
       what: { code: 'sheet.grip', values: { chord: chord.symbol } },
       nearest: null,
     });
-  const named = nameGrip(frets, instrument);
-  const is = named.ok ? (named.value[0]?.chord.symbol ?? '') : '';
-  const right = nearestGrip(chord, frets, instrument, hand);
+  const is = nameOf(frets, desk);
+  const right = nearestGrip(chord, frets, desk);
   const what: Reason = wrong.length
     ? {
         code: 'sheet.foreign',
@@ -168,8 +192,19 @@ function checkGrip(word: Word, chord: Chord, frets: Frets, instrument: Instrumen
   return placed({ verdict: 'wrong', what, nearest: right && `${chord.symbol} ${fretsText(right)}` });
 }
 
+/** The likeliest name of a grip, empty when it has none. */
+function nameOf(frets: Frets, { instrument, names }: Desk): string {
+  const key = gripKey(frets);
+  const known = names.get(key);
+  if (known !== undefined) return known;
+  const named = nameGrip(frets, instrument);
+  const name = named.ok ? (named.value[0]?.chord.symbol ?? '') : '';
+  names.set(key, name);
+  return name;
+}
+
 /** The grip of the chord that differs least from what was written, in strings first and frets second. */
-function nearestGrip(chord: Chord, frets: Frets, instrument: Instrument, hand: Hand): Frets | null {
+function nearestGrip(chord: Chord, frets: Frets, { instrument, hand, grips }: Desk): Frets | null {
   const apart = (other: Frets) =>
     other.reduce<number>((sum, fret, s) => {
       const was = frets[s];
@@ -180,7 +215,12 @@ function nearestGrip(chord: Chord, frets: Frets, instrument: Instrument, hand: H
   const pitches = frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(instrument, s, fret)]));
   // Who wrote the root lowest wants it lowest.
   const bass = mod12(Math.min(...pitches)) === pitchClassOf(chord.root) ? 'root' : 'any';
-  for (const grip of findShapes({ chord, instrument, hand, limits: { bass } })) {
+  const highest = frets.reduce<number>((most, fret) => Math.max(most, fret ?? 0), 0);
+  const limits = { bass, maxFret: highest + NEAR_FRETS } as const;
+  const asked = `${chord.symbol} ${bass} ${limits.maxFret}`;
+  const known = grips.get(asked) ?? findShapes({ chord, instrument, hand, limits });
+  grips.set(asked, known);
+  for (const grip of known) {
     const cost = apart(grip.frets) + grip.usefulness * 0.05;
     if (!best || cost < best.cost) best = { frets: grip.frets, cost };
   }

@@ -44,7 +44,9 @@ export const NAMING = {
   added: 0.5,
   power: 0.3,
   /** A triad with an altered fifth that has no everyday name. */
-  rareTriad: 1.6,
+  rareTriad: 4,
+  /** A sus chord that lacks its root too is hardly heard as one. */
+  rootlessSus: 2.5,
   /** Names further than this from the likeliest are left unsaid. */
   plausible: 4.5,
   inKey: -1.6,
@@ -146,7 +148,7 @@ function describe(
   const why: Reason[] = [];
   let cost = 0;
   if (fit.rootless) {
-    cost += NAMING.rootless;
+    cost += NAMING.rootless + (shape.quality.suffix.includes('sus') ? NAMING.rootlessSus : 0);
     why.push({ code: 'name.rootless', values: { root: noteText(rootName) } });
   } else if (lowDegree === '1') why.push({ code: 'name.root-lowest', values: { root: noteText(rootName) } });
   else if (lowDegree) {

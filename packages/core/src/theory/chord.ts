@@ -37,6 +37,7 @@ export interface ParseOptions {
 /** Longest symbol read; real ones stay far below, and no reading of one writes a longer one. */
 const MAX_SYMBOL_LENGTH = 40;
 const LONGEST_LOOKED_AT = 100;
+const LONGEST_SUFFIX = 14;
 
 /** "N.C.": nothing is played. It has no tones; its root says nothing. */
 export const noChord: Chord = {
@@ -212,10 +213,14 @@ const TYPED: readonly (readonly [string, string])[] = [
 ];
 
 /** The named quality whose spelling is least far from the suffix. */
-function nearestQuality(suffix: string): Quality {
+function nearestQuality(typed: string): Quality {
+  // No suffix people write is longer; what stands behind would only cost time.
+  const suffix = typed.slice(0, LONGEST_SUFFIX);
   let best = QUALITIES[0];
   let least = Number.POSITIVE_INFINITY;
   const consider = (spelling: string, quality: Quality) => {
+    // The distance is never less than the difference in length.
+    if (Math.abs(spelling.length - suffix.length) - 1 > least) return;
     const distance = editDistance(suffix, spelling) - sharedPrefix(suffix, spelling) / 100;
     if (distance < least) [best, least] = [quality, distance];
   };

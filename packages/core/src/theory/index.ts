@@ -17,3 +17,4 @@ export { degreeChords, majorKeys, makeKey, type DegreeChord, type Key, type Tens
 export { midiOf, parsePitch, pitchSpelled, pitchText, writtenPitch, type Pitch } from './pitch';
 export { intervalBetween, intervalText, pitchAway, type Interval } from './interval';
 export { parseScale, scaleKinds, scaleOn, type Scale } from './scale';
+export { chordOfNumeral } from './numeral';

@@ -12,7 +12,7 @@ const props = defineProps<{
   limit: number | null;
   who: string;
 }>();
-const emit = defineEmits<{ sheet: [] }>();
+const emit = defineEmits<{ sheet: []; neck: [] }>();
 const box = useTemplateRef<HTMLInputElement>('box');
 const typed = props.search.typed;
 const german = props.search.german;
@@ -61,7 +61,7 @@ defineExpose({ focus, cycle });
       autocomplete="off"
       spellcheck="false"
       maxlength="6000"
-      title="A symbol (Bbm7), a grip (x32010) or notes (C E G Bb)"
+      title="A symbol (Bbm7), a grip (x32010), notes (C E G Bb) or a numeral (ii7 in Ab)"
       @keydown.enter="box?.blur()"
       @keydown.esc="box?.blur()"
     />
@@ -160,8 +160,9 @@ defineExpose({ focus, cycle });
       <label>To fret<BFormSelect v-model="asked.toFret" size="sm" :options="fretOptions" /></label>
     </div>
     <div class="foot">
-      <BButton variant="link" size="sm" @click="search.reset()">Ask nothing</BButton>
+      <BButton variant="outline-secondary" size="sm" @click="emit('neck')">Name a grip</BButton>
       <BButton variant="outline-secondary" size="sm" @click="emit('sheet')">Check a sheet</BButton>
+      <BButton variant="link" size="sm" @click="search.reset()">Ask nothing</BButton>
     </div>
   </aside>
 </template>
@@ -261,7 +262,8 @@ defineExpose({ focus, cycle });
 }
 .foot {
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 6px;
   margin-top: 4px;
 }
 </style>

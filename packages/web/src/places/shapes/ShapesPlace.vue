@@ -25,6 +25,8 @@ import InHandWhy from './InHandWhy.vue';
 import ShapeList from './ShapeList.vue';
 import SheetCheck from './SheetCheck.vue';
 import { nameOfShape } from './shape-words';
+import { readAsked, writeAsked } from './asked';
+import FretPicker from './FretPicker.vue';
 import { useShapeActions } from './use-shape-actions';
 import { useShapeSearch } from './use-shape-search';
 
@@ -44,15 +46,17 @@ const query = (name: string, otherwise: string) => {
 const search = useShapeSearch({
   typed: query('chord', 'C'),
   picked: query('frets', ''),
+  asked: readAsked(query('ask', '')),
   hand,
   instrument,
 });
-const { picked, chord, pickedText, settled, typed } = search;
+const { picked, chord, pickedText, settled, typed, asked } = search;
 const actions = useShapeActions({ picked, chord, hand, instrument });
 const { said, trouble, change } = actions;
 const show = ref<'fingers' | 'degrees'>('fingers');
 const big = ref(false);
 const sheet = ref(false);
+const neck = ref(false);
 const ask = useTemplateRef<InstanceType<typeof AskPanel>>('ask');
 
 const effort = computed(() => {
@@ -73,7 +77,8 @@ const TABS = [
   { id: 'along', name: 'Along the neck' },
   { id: 'names', name: 'Names' },
 ] as const;
-const tab = ref<(typeof TABS)[number]['id']>('why');
+const given = query('tab', 'why');
+const tab = ref(TABS.find((one) => one.id === given)?.id ?? 'why');
 const standIns = shallowRef<readonly StandIn[]>([]);
 const changes = shallowRef<readonly OneNoteChange[] | null>(null);
 const along = shallowRef<AlongNeck | null>(null);
@@ -104,16 +109,17 @@ watch(
   },
   { immediate: true },
 );
-watch(
-  [settled, pickedText],
-  () =>
-    void router.replace({
-      query: {
-        ...(chord.value ? { chord: settled.value } : {}),
-        ...(pickedText.value ? { frets: pickedText.value } : {}),
-      },
-    }),
-);
+// The address holds the whole bench, so that a teacher can keep it or pass it on.
+watch([settled, pickedText, tab, () => writeAsked(asked)], ([symbol, frets, shown, ask]) => {
+  void router.replace({
+    query: {
+      ...(chord.value ? { chord: symbol } : {}),
+      ...(frets ? { frets } : {}),
+      ...(shown === 'why' ? {} : { tab: shown }),
+      ...(ask ? { ask } : {}),
+    },
+  });
+});
 function step(by: number) {
   const at = search.step(by);
   if (at >= 0)
@@ -170,6 +176,7 @@ onMounted(() => ask.value?.focus());
       :limit="limit"
       :who="who"
       @sheet="sheet = true"
+      @neck="neck = true"
     />
     <ShapeList
       :search="search"
@@ -299,6 +306,13 @@ onMounted(() => ask.value?.focus());
         />
       </div>
     </BModal>
+    <FretPicker
+      v-model="neck"
+      :strings="instrument.openPitches.length"
+      :open-pitches="instrument.openPitches"
+      :capo="instrument.capo"
+      @frets="(text) => (typed = text)"
+    />
     <SheetCheck v-model="sheet" :hand="hand" :instrument="instrument" />
   </div>
 </template>

@@ -17,11 +17,7 @@ const wrong = computed(() => findings.value.filter((one) => one.verdict === 'wro
 let turn = 0;
 watch([settled, () => props.instrument], async () => {
   const mine = ++turn;
-  const found = await benchWork().sheet(
-    settled.value.slice(0, 20_000),
-    plain(props.hand),
-    plain(props.instrument),
-  );
+  const found = await benchWork().sheet(settled.value, plain(props.hand), plain(props.instrument));
   if (mine === turn) findings.value = found;
 });
 /** Puts the nearest right answer in the place of the line. */
@@ -51,7 +47,7 @@ const EXAMPLE = 'Am x02210\nF#: F# A# C#\nkey: G major\nG D Em C';
           id="sheet-text"
           v-model="text"
           rows="14"
-          maxlength="20000"
+          maxlength="400000"
           spellcheck="false"
           class="mono"
           :placeholder="EXAMPLE"

@@ -2,7 +2,7 @@ import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { DEFAULT_LIMITS, explainLimits, findShapes } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
-import { givenWay, limitsOf, NOTHING_ASKED, type Asked } from './asked';
+import { givenWay, limitsOf, NOTHING_ASKED, readAsked, writeAsked, type Asked } from './asked';
 
 test('asking nothing asks what the search asks by itself', () => {
   expect({ ...DEFAULT_LIMITS, ...limitsOf(NOTHING_ASKED) }).toEqual(DEFAULT_LIMITS);
@@ -66,3 +66,14 @@ test.each<[string, Partial<Asked>]>([
   expect(findShapes(request(asked)).length).toBeGreaterThan(0);
   expect(taken).toBeLessThanOrEqual(2);
 });
+
+test('the address holds what is asked, and nothing when nothing is', () => {
+  expect(writeAsked(NOTHING_ASKED)).toBe('');
+  const asked: Asked = { ...NOTHING_ASKED, strings: { 6: 'leave' }, use: 'chop', top: 'b7', toFret: 9 };
+  expect(readAsked(writeAsked(asked))).toEqual(asked);
+});
+
+test.each(['', 'nonsense', '[]', '{"effortUpTo":9000}', '{"use":"dance"}', '{"strings":{"9":"must"}}', '7'])(
+  'an address with %j asks nothing',
+  (text) => expect(readAsked(text)).toEqual(NOTHING_ASKED),
+);

@@ -1,5 +1,14 @@
 /** What is asked of a grip, as the controls of the Shapes bench hold it, and the limits of the search it means. */
-import type { Form, LimitStep, ShapeLimits, Style, Use } from '@finch/core/shapes';
+import {
+  STYLES,
+  USES,
+  type Form,
+  type LimitStep,
+  type ShapeLimits,
+  type Style,
+  type Use,
+} from '@finch/core/shapes';
+import * as v from 'valibot';
 
 /** `null` and `any` ask nothing. */
 export interface Asked {
@@ -75,4 +84,43 @@ export function givenWay(asked: Asked, way: LimitStep): Asked {
     else if (limit === 'top') next.top = null;
   });
   return next;
+}
+
+const degree = v.nullable(v.pipe(v.string(), v.regex(/^(?:b{0,2}|#{0,2})(?:1[0-3]|[1-9])$/)));
+const fret = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24));
+const askedSchema = v.partial(
+  v.object({
+    rootInBass: v.boolean(),
+    open: v.picklist(['any', 'none', 'some']),
+    barre: v.boolean(),
+    effortUpTo: v.pipe(v.number(), v.minValue(10), v.maxValue(100)),
+    strings: v.record(v.pipe(v.string(), v.regex(/^[1-8]$/)), v.picklist(['any', 'must', 'leave'])),
+    rootString: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8))),
+    form: v.nullable(v.picklist(['C', 'A', 'G', 'E', 'D'])),
+    inversion: degree,
+    top: degree,
+    fromFret: fret,
+    toFret: fret,
+    use: v.nullable(v.picklist(USES)),
+    style: v.nullable(v.picklist(STYLES)),
+  }),
+);
+
+/** What is asked beyond nothing, for the address; empty when nothing is. */
+export function writeAsked(asked: Asked): string {
+  const parts = Object.entries(asked).filter(
+    ([name, value]) => JSON.stringify(value) !== JSON.stringify(NOTHING_ASKED[name as keyof Asked]),
+  );
+  return parts.length ? JSON.stringify(Object.fromEntries(parts)) : '';
+}
+
+/** Reads what `writeAsked` wrote; an address somebody else wrote asks nothing where it cannot be read. */
+export function readAsked(text: string): Asked {
+  const nothing: Asked = { ...NOTHING_ASKED, strings: {} };
+  try {
+    const parsed = v.safeParse(askedSchema, JSON.parse(text));
+    return parsed.success ? { ...nothing, ...(parsed.output as Partial<Asked>) } : nothing;
+  } catch {
+    return nothing;
+  }
 }

@@ -14,6 +14,11 @@ test.each([
   ['E, G, C', 'C/E'],
   ['A C♯ E', 'A'],
   ['C', 'C'],
+  ['ii7 in Ab', 'Bbm7'],
+  ['V7 in A♭ major', 'Eb7'],
+  ['vii° in F#', 'E#dim'],
+  ['bVII in G', 'F'],
+  ['IVmaj7 in G', 'Cmaj7'],
 ])('%s is read as %s', (text, symbol) => expect(read(text)?.chord.symbol).toBe(symbol));
 
 test('a typed grip keeps its frets and all its names', () => {
@@ -28,6 +33,10 @@ test('what is no chord is answered by the reader of chords', () => {
   expect(made.ok ? null : made.problem.code).toBe('chord.german-h');
   const empty = readBox('', standardGuitar, 'english');
   expect(empty.ok ? null : empty.problem.code).toBe('chord.empty');
+  const key = readBox('ii7 in Q', standardGuitar, 'english');
+  expect(key.ok ? null : key.problem.code).toBe('key.tonic');
+  const numeral = readBox('q in C', standardGuitar, 'english');
+  expect(numeral.ok ? null : numeral.problem.code).toBe('numeral.degree');
   const one = readBox('0xxxxx', standardGuitar, 'english');
   expect(one.ok ? null : one.problem.code).toBe('name.few');
 });

@@ -1,12 +1,12 @@
 /**
  * What was typed into the chord box: a symbol (`Bbm7`), a grip (`x32010`) that is then named, or notes
- * (`C E G Bb`) that are then named. One reading, or what is wrong with it.
+ * (`C E G Bb`) that are then named, or a numeral in a key (`ii7 in Ab`). One reading, or what is wrong with it.
  */
 import { type Instrument } from '@finch/core/fretboard';
 import { parseFrets, type Frets } from '@finch/core/grips';
 import { ok, type Result } from '@finch/core/kernel';
 import { nameGrip, nameNotes, type NamedGrip } from '@finch/core/shapes';
-import { parseChord, readNote, type Chord, type NoteName } from '@finch/core/theory';
+import { chordOfNumeral, parseChord, readNote, type Chord, type NoteName } from '@finch/core/theory';
 
 export interface Reading {
   readonly chord: Chord;
@@ -27,6 +27,11 @@ export function readBox(
     const named = nameGrip(frets.value, instrument);
     if (!named.ok) return named;
     if (named.value[0]) return ok({ chord: named.value[0].chord, frets: frets.value, names: named.value });
+  }
+  const numeral = /^(\S+)\s+in\s+(.+)$/i.exec(typed);
+  if (numeral) {
+    const chord = chordOfNumeral(numeral[1], numeral[2]);
+    return chord.ok ? ok({ chord: chord.value, frets: null, names: [] }) : chord;
   }
   const notes = notesIn(typed);
   if (notes) {

@@ -16,6 +16,7 @@ const PAGE = 9;
 export function useShapeSearch(given: {
   readonly typed: string;
   readonly picked: string;
+  readonly asked: Asked;
   readonly hand: ComputedRef<Hand>;
   readonly instrument: ComputedRef<Instrument>;
 }) {
@@ -23,7 +24,7 @@ export function useShapeSearch(given: {
   const typed = ref(given.typed);
   const settled = refDebounced(typed, 30);
   const german = useLocalStorage('finch-german-names', false);
-  const asked = reactive<Asked>({ ...NOTHING_ASKED, strings: {} });
+  const asked = reactive<Asked>({ ...given.asked });
   const grips = shallowRef<readonly GradedGrip[]>([]);
   /** Which chord the grips on screen belong to. */
   const foundFor = ref('');
