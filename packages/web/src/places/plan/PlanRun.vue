@@ -32,7 +32,7 @@ const dragged = computed<PlanBlock[]>({
 });
 const scale = computed(() => Math.max(props.minutes, planMinutes(props.blocks)));
 /** Pixels a minute: as drawn at 45 minutes, less for longer lessons, never too small to read. */
-const perMinute = computed(() => Math.max(11, Math.min(13.3, 620 / scale.value)));
+const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value)));
 </script>
 
 <template>
