@@ -1,6 +1,6 @@
 /**
  * The easiest fingering of a pattern at a place and its points, worked out once and kept for one hand on one
- * instrument at a time: searches over the chords of a lesson ask the same eighty thousand relative patterns
+ * instrument: searches over the chords of a lesson ask the same eighty thousand relative patterns
  * again and again. Only what won is kept, in typed arrays by pattern number and fret, so that the many
  * fingerings that lost can be forgotten.
  */
@@ -24,14 +24,31 @@ const MOST_PATTERNS = 100_000;
 const UNKNOWN = -2;
 const NONE = -1;
 
-let current: { readonly model: HoldModel; readonly table: HoldTable } | null = null;
+interface Slot {
+  readonly model: HoldModel;
+  readonly table: HoldTable;
+  /** How often the table was taken up. */
+  uses: number;
+}
 
-/** The table of a hand on an instrument. One is kept; asking for another hand forgets it. */
+/** Uses after which a hand on an instrument is no passing question any more. */
+const USES_TO_STAY = 12;
+let main: Slot | null = null;
+let passing: Slot | null = null;
+
+/**
+ * The table of a hand on an instrument. Two are kept: that of the hand in front of us, and one for passing
+ * questions (the same hand with its thumb over, a capo tried at seven frets), which must not cost the first.
+ */
 export function holdTable(model: HoldModel): HoldTable {
-  if (current?.model === model) return current.table;
-  const table = makeTable(model);
-  current = { model, table };
-  return table;
+  if (main?.model === model) {
+    main.uses++;
+    return main.table;
+  }
+  if (passing?.model !== model) passing = { model, table: makeTable(model), uses: 0 };
+  passing.uses++;
+  if (!main || passing.uses >= USES_TO_STAY) [main, passing] = [passing, main];
+  return main.model === model ? main.table : (passing as Slot).table;
 }
 
 function makeTable(model: HoldModel): HoldTable {

@@ -22,7 +22,8 @@ export function useShapeSearch(given: {
 }) {
   const { hand, instrument } = given;
   const typed = ref(given.typed);
-  const settled = refDebounced(typed, 30);
+  /** The address follows typing a little later; the search does not wait. */
+  const settled = refDebounced(typed, 200);
   const german = useLocalStorage('finch-german-names', false);
   const asked = reactive<Asked>({ ...given.asked });
   const grips = shallowRef<readonly GradedGrip[]>([]);
@@ -36,7 +37,7 @@ export function useShapeSearch(given: {
   const own = shallowRef<GradedGrip | null>(null);
 
   const reading = computed(() =>
-    readBox(settled.value.slice(0, 400), instrument.value, german.value ? 'german' : 'english'),
+    readBox(typed.value.slice(0, 400), instrument.value, german.value ? 'german' : 'english'),
   );
   const chord = computed(() => (reading.value.ok ? reading.value.value.chord : null));
   const names = computed(() => (reading.value.ok ? reading.value.value.names : []));
