@@ -249,6 +249,7 @@ describe('the log', () => {
     });
     expect(rows).toEqual([{ part: 'log_event_2026' }]);
     const nobody = await world.sit(null);
+    await nobody.get('/health').expect(307).expect('Location', '/api/health');
     expect((await nobody.get('/api/health').expect(200)).body).toMatchObject({
       ok: true,
       database: true,

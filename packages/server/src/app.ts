@@ -173,6 +173,8 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.sendEvents, async ({ request, body }) =>
     practiceLog.send(await accounts.identify(request), body.events),
   );
+  // Where programs that watch servers look first; the answer is the API's.
+  app.get('/health', (_request, response) => response.redirect(307, routes.health.path));
   app.use(api);
   app.use('/api', () => {
     throw new Refusal('not-found', 'path', 'a route of this server');
