@@ -68,4 +68,6 @@ export const problemSchema = v.object({
 export type ProblemBody = v.InferOutput<typeof problemSchema>;
 
 export const versionSchema = v.pipe(v.number(), v.integer(), v.minValue(1));
+/** The version a writer saw; 0 where there was nothing yet. */
+export const seenVersionSchema = v.pipe(v.number(), v.integer(), v.minValue(0));
 export const emptySchema = v.object({});

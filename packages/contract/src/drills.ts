@@ -1,5 +1,5 @@
 /** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
-import { PAIN_PLACES, type Item, type Recipe, type Take } from '@finch/core/drills';
+import { PAIN_PLACES, ROOT_ANSWERS, type Item, type Recipe, type Take } from '@finch/core/drills';
 import * as v from 'valibot';
 import { instantSchema, zoneSchema } from './basics';
 
@@ -60,6 +60,7 @@ const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
   }),
 ]);
 
+const FORMS = ['C', 'A', 'G', 'E', 'D'] as const;
 const namedGripSchema = v.object({ chord: chordTextSchema, frets: fretsSchema });
 const tempoSchema = v.pipe(
   v.number('a tempo in beats a minute'),
@@ -67,6 +68,15 @@ const tempoSchema = v.pipe(
   v.maxValue(300, 'a tempo of 300 or less'),
 );
 const head = { schemaVersion: v.literal(1), version: v.literal(1), seed: v.pipe(v.number(), v.integer()) };
+
+const rootStringSchema = v.picklist([5, 6]);
+const rootAnswerSchema = v.picklist(ROOT_ANSWERS);
+const secondsSchema = v.pipe(v.number(), v.minValue(2), v.maxValue(20));
+const noteNameSchema = v.pipe(v.string('a note'), v.regex(/^[A-G](##|bb|#|b)?$/, 'a note, like Ab'));
+const keySchema = v.pipe(v.string('a key'), v.minLength(1, 'a key, like Ab major'), v.maxLength(40));
+const qualitySchema = v.pipe(v.string('a quality'), v.minLength(1), v.maxLength(40));
+const progressionSchema = (most: number) =>
+  v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(most)) });
 
 export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family', [
   v.object({
@@ -78,11 +88,94 @@ export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family'
     ...head,
     family: v.literal('root call'),
     parameters: v.object({
-      rootString: v.picklist([5, 6]),
-      answer: v.picklist(['root', 'major', 'minor', 'dominant7', 'minor7']),
-      count: whole(1, 48),
-      secondsPerCall: v.pipe(v.number(), v.minValue(2), v.maxValue(20)),
+      rootString: rootStringSchema,
+      answer: rootAnswerSchema,
+      count: whole(1, 120),
+      secondsPerCall: secondsSchema,
       maxFret: whole(3, 20),
+      minFret: v.optional(whole(0, 20)),
+      grid: v.optional(
+        v.object({
+          rootStrings: v.pipe(v.array(rootStringSchema), v.minLength(1), v.maxLength(2)),
+          answers: v.pipe(v.array(rootAnswerSchema), v.minLength(1), v.maxLength(ROOT_ANSWERS.length)),
+          weak: v.pipe(
+            v.array(v.object({ rootString: rootStringSchema, answer: rootAnswerSchema, fret: whole(0, 24) })),
+            v.maxLength(240),
+          ),
+        }),
+      ),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('string walk'),
+    parameters: v.object({
+      string: stringNumberSchema,
+      key: keySchema,
+      maxFret: whole(3, 24),
+      calls: whole(1, 48),
+      secondsPerCall: secondsSchema,
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('note reading'),
+    parameters: v.object({
+      position: whole(0, 21),
+      strings: stringNumberSchema,
+      key: keySchema,
+      count: whole(1, 48),
+      secondsPerNote: secondsSchema,
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('formula'),
+    parameters: v.object({
+      grip: namedGripSchema,
+      targets: v.pipe(v.array(qualitySchema), v.minLength(1, 'one quality or more'), v.maxLength(32)),
+      secondsPerCall: secondsSchema,
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('family ladder'),
+    parameters: v.object({
+      root: noteNameSchema,
+      form: v.picklist(FORMS),
+      fret: v.optional(whole(1, 24)),
+      beatsEach: whole(2, 16),
+      tempoBpm: v.optional(tempoSchema),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('five forms'),
+    parameters: v.object({
+      root: noteNameSchema,
+      quality: qualitySchema,
+      order: v.picklist(['up', 'up and down']),
+      barsEach: whole(1, 4),
+      keys: whole(1, 4),
+      next: v.picklist(['fourths', 'fifths', 'random']),
+      allowOpen: v.boolean(),
+      tempoBpm: v.optional(tempoSchema),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('close triads'),
+    parameters: v.object({
+      root: noteNameSchema,
+      strings: v.tuple([stringNumberSchema, stringNumberSchema, stringNumberSchema]),
+      qualities: v.pipe(
+        v.array(v.picklist(['major', 'minor', 'diminished', 'augmented'])),
+        v.minLength(1, 'one quality or more'),
+        v.maxLength(4),
+      ),
+      progression: v.optional(progressionSchema(16)),
+      beatsEach: whole(2, 8),
+      tempoBpm: v.optional(tempoSchema),
     }),
   }),
   v.object({
@@ -96,9 +189,7 @@ export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family'
       ),
       beatsEach: whole(2, 8),
       tempoBpm: v.optional(tempoSchema),
-      progression: v.optional(
-        v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(16)) }),
-      ),
+      progression: v.optional(progressionSchema(16)),
     }),
   }),
   v.object({ ...head, family: v.literal('ring check'), parameters: v.object({ grip: namedGripSchema }) }),
@@ -123,7 +214,7 @@ export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
   items: v.pipe(
     v.array(itemSchema),
     v.minLength(1, 'at least one item'),
-    v.maxLength(64, 'at most 64 items'),
+    v.maxLength(128, 'at most 128 items'),
   ),
   startedAt: instantSchema,
   timeZone: zoneSchema,

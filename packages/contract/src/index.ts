@@ -4,6 +4,8 @@ export { fretsSchema, recipeSchema, takeSchema } from './drills';
 export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type PainBody, type SkillStateBody, type StrandCell } from './mastery';
+export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
+export { type PaperCardBody } from './paper';
 export { doneSchema, planSchema, upcastPlan, type DoneBody } from './plans';
 export { type AnySchema, type Route } from './route';
 export {
@@ -14,9 +16,12 @@ export {
   type PracticeBody,
   type PracticeCard,
   type Role,
+  type SchoolLayer,
+  type SchoolsBody,
   type Seat,
   type SessionBody,
   type StudentBody,
   type StudentHead,
   type SyllabusBody,
 } from './routes';
+export { SCHOOL_SCOPES, someSchoolsSchema, type SchoolScope, type SomeSchools } from './schools';

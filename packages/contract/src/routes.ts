@@ -7,6 +7,7 @@ import {
   instantSchema,
   noteTextSchema,
   personNameSchema,
+  seenVersionSchema,
   versionSchema,
   zoneSchema,
 } from './basics';
@@ -14,8 +15,11 @@ import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
+import { paperSchema } from './paper';
 import { blockSchema, doneSchema, planSchema } from './plans';
+import { hookSchema, marksSchema, pinSchema } from './marks';
 import { route } from './route';
+import { SCHOOL_SCOPES, schoolsSchema, someSchoolsSchema } from './schools';
 
 const none = { params: emptySchema, query: emptySchema, body: emptySchema };
 const studentParams = v.object({ studentId: idSchema });
@@ -147,6 +151,9 @@ const studentSchema = v.object({
   instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),
   limits: v.object({ from: v.nullable(v.string()), value: limitsSchema }),
   limitsBefore: v.nullable(limitsRecord),
+  /** The schools that hold for this student, and the marks made for them. */
+  schools: schoolsSchema,
+  marks: marksSchema,
   skills: v.array(skillStateSchema),
   pain: painSchema,
   takes: v.number(),
@@ -198,9 +205,30 @@ const practiceSchema = v.object({
   limits: limitsSchema,
   pain: painSchema,
   minutes: v.number(),
+  schools: schoolsSchema,
+  marks: marksSchema,
   cards: v.array(cardSchema),
 });
 export type PracticeBody = v.InferOutput<typeof practiceSchema>;
+
+const schoolLayerSchema = v.object({
+  subjectId: v.string(),
+  version: v.number(),
+  says: someSchoolsSchema,
+  /** Whether whoever asks may change this layer. */
+  mayChange: v.boolean(),
+});
+export type SchoolLayer = v.InferOutput<typeof schoolLayerSchema>;
+
+const schoolsBodySchema = v.object({
+  studio: schoolLayerSchema,
+  /** Of the student's teacher, or of the teacher who asks; null where there is none. */
+  teacher: v.nullable(schoolLayerSchema),
+  student: v.nullable(schoolLayerSchema),
+  holds: schoolsSchema,
+  marks: marksSchema,
+});
+export type SchoolsBody = v.InferOutput<typeof schoolsBodySchema>;
 
 export const routes = {
   health: route({
@@ -345,6 +373,46 @@ export const routes = {
       title: personNameSchema,
     }),
     output: v.object({ id: v.string() }),
+  }),
+
+  schools: route({
+    method: 'get',
+    path: '/api/schools',
+    ...none,
+    query: v.object({ student: v.optional(idSchema) }),
+    output: schoolsBodySchema,
+  }),
+  keepSchools: route({
+    method: 'put',
+    path: '/api/schools/:scope/:subjectId',
+    ...none,
+    params: v.object({ scope: v.picklist(SCHOOL_SCOPES), subjectId: idSchema }),
+    body: v.object({ version: seenVersionSchema, says: someSchoolsSchema }),
+    output: v.object({ version: v.number() }),
+  }),
+  keepPin: route({
+    method: 'put',
+    path: '/api/students/:studentId/pins',
+    ...none,
+    params: studentParams,
+    body: v.object({ ...pinSchema.entries, fingers: v.nullable(pinSchema.entries.fingers) }),
+    output: v.object({ version: v.number() }),
+  }),
+  keepHook: route({
+    method: 'put',
+    path: '/api/hooks',
+    ...none,
+    body: hookSchema,
+    output: v.object({ version: v.number() }),
+  }),
+
+  /** The PDF of some shape cards, in base 64. */
+  paper: route({
+    method: 'post',
+    path: '/api/paper',
+    ...none,
+    body: paperSchema,
+    output: v.object({ pdf: v.string() }),
   }),
 
   sendEvents: route({

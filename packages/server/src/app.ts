@@ -19,7 +19,10 @@ import { guard } from './platform/guard';
 import { answerErrors, mount, requestId } from './platform/http';
 import { Refusal } from './platform/problems';
 import { makePracticeLog } from './practice/log.service';
+import { makeMarks } from './marks/marks.service';
+import { makePaper } from './paper/paper.service';
 import { makePracticeRoom } from './practice/room.service';
+import { makeSchools } from './schools/schools.service';
 import { makeStates } from './students/states.service';
 import { makeStudents } from './students/students.service';
 import { currentSyllabus, syllabusBody } from './syllabus/syllabus.service';
@@ -34,6 +37,8 @@ export interface AppParts {
   readonly demo: boolean;
   /** Folder of the built browser application, or null to serve the interface of programs alone. */
   readonly webDist: string | null;
+  /** Folder of the project, where the fonts for paper lie. */
+  readonly root: string;
 }
 
 const WEEK_MS = 7 * 86_400_000;
@@ -71,6 +76,9 @@ export function makeApp(parts: AppParts): App {
   const board = makeBoard(database, clock, states);
   const practiceLog = makePracticeLog(database, clock);
   const room = makePracticeRoom(database, clock, states);
+  const schools = makeSchools(database);
+  const marks = makeMarks(database);
+  const paper = makePaper(parts.root, clock);
 
   const app = express();
   app.disable('x-powered-by');
@@ -83,6 +91,8 @@ export function makeApp(parts: AppParts): App {
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],
+          // The music font travels inside its script.
+          fontSrc: ["'self'", 'data:'],
           workerSrc: ["'self'"],
           connectSrc: ["'self'"],
           upgradeInsecureRequests: null,
@@ -170,6 +180,22 @@ export function makeApp(parts: AppParts): App {
       body.note,
     ),
   );
+  mount(api, routes.schools, async ({ request, query }) =>
+    schools.read(await accounts.identify(request), query.student),
+  );
+  mount(api, routes.keepSchools, async ({ request, params, body }) =>
+    schools.keep(await accounts.identify(request), params.scope, params.subjectId, body),
+  );
+  mount(api, routes.keepPin, async ({ request, params, body }) =>
+    marks.keepPin(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.keepHook, async ({ request, body }) =>
+    marks.keepHook(await accounts.identify(request), body),
+  );
+  mount(api, routes.paper, async ({ request, body }) => {
+    await accounts.identify(request);
+    return paper.cards(body);
+  });
   mount(api, routes.sendEvents, async ({ request, body }) =>
     practiceLog.send(await accounts.identify(request), body.events),
   );

@@ -5,6 +5,7 @@ import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import type { Result } from '../kernel/result';
 import type { Score } from '../score/score';
+import type { Pins } from './in-context';
 import type { Item } from './items';
 import type { Recipe } from './recipe';
 
@@ -12,6 +13,8 @@ export interface DrillContext {
   readonly hand: Hand;
   readonly instrument: Instrument;
   readonly pace?: Pace;
+  /** Fingerings a teacher pinned for this student. */
+  readonly pins?: Pins;
   /** Grade of one grip that this hand should not pass; only used to say so. */
   readonly effortLimit?: number;
 }
@@ -22,6 +25,25 @@ export interface DrillStep {
   readonly item: Item;
   /** What is asked, as data. */
   readonly ask: Reason;
+  /** What answers a call; absent where the step is played and judged by ear. */
+  readonly answer?: Answer;
+}
+
+export interface Place {
+  /** String number and fret. */
+  readonly string: number;
+  readonly fret: number;
+}
+
+/** Places on the neck (every one of them, or any one of them), or one of several words. */
+export type Answer =
+  | { readonly kind: 'all places' | 'any place'; readonly places: readonly Place[] }
+  | { readonly kind: 'choice'; readonly choices: readonly string[]; readonly right: string };
+
+/** A question before a drill is shown. */
+export interface Prelude {
+  readonly ask: Reason;
+  readonly answer: Answer;
 }
 
 export interface Drill {
@@ -43,6 +65,12 @@ export interface Drill {
   readonly bursts: { readonly count: number; readonly workSeconds: number; readonly restSeconds: number };
   /** The yes / no question of one take. */
   readonly question: Reason;
+  /** How a take is answered: string by string, call by call, by counting clean changes, or as done. */
+  readonly judged: 'strings' | 'calls' | 'changes' | 'done';
+  /** Asked before the drill is shown. */
+  readonly prelude: readonly Prelude[];
+  /** What was promised and is left out, and why. */
+  readonly leftOut: readonly Reason[];
 }
 
 export interface Family<R extends Recipe> {
@@ -50,6 +78,8 @@ export interface Family<R extends Recipe> {
   /** One notch; problem `drill.easiest` or `drill.hardest` at the end of the road. */
   readonly easier: (recipe: R, context: DrillContext) => Result<R>;
   readonly harder: (recipe: R, context: DrillContext) => Result<R>;
+  /** What to try where a recipe cannot be built, nearest first. */
+  readonly fallbacks?: (recipe: R, context: DrillContext) => readonly Recipe[];
 }
 
 /**

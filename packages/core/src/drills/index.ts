@@ -14,16 +14,34 @@ export {
 } from './take';
 export {
   changeLoop,
+  closeTriads,
+  familyLadder,
+  fiveForms,
+  formula,
+  noteReading,
   ringCheck,
+  ROOT_ANSWERS,
   rootCall,
+  stringWalk,
   warmUp,
   type ChangeLoopParameters,
   type ChangeLoopRecipe,
   type DrillFamily,
   type NamedGrip,
   type Recipe,
+  type RootAnswer,
   type RootCallParameters,
+  type RootCallRecipe,
+  type RootCell,
 } from './recipe';
-export { LOOP_TEMPO } from './change-loop';
-export { easier, harder, makeDrill } from './make-drill';
-export type { Drill, DrillContext, DrillStep } from './drill';
+export { LOOP_TEMPO } from './tempo';
+export { easier, harder, makeDrill, nearestRecipe } from './make-drill';
+export { checkFirst, type StringAnswer } from './ring-check';
+export { calledCells } from './root-call';
+export { withWeakCells, type PastCalls } from './root-grid';
+export { nearestTriad } from './close-triads';
+export type { Answer, Drill, DrillContext, DrillStep, Place, Prelude } from './drill';
+export { gripsInOrder } from './in-order';
+export { changeIn, gradeIn, type Pins } from './in-context';
+export { rekey, rootOf } from './rekey';
+export { drillTitle } from './title';

@@ -1,19 +1,31 @@
-/** One door to all families: make a drill of a recipe, or move a recipe one notch. */
+/** One door to all families: make a drill of a recipe, move a recipe one notch, or find the nearest that can be made. */
 import type { Result } from '../kernel/result';
 import { changeLoopFamily } from './change-loop';
+import { closeTriadsFamily } from './close-triads';
 import type { Drill, DrillContext, Family } from './drill';
+import { familyLadderFamily } from './family-ladder';
+import { fiveFormsFamily } from './five-forms';
+import { formulaFamily } from './formula';
+import { noteReadingFamily } from './note-reading';
 import type { DrillFamily, Recipe } from './recipe';
 import { ringCheckFamily } from './ring-check';
 import { rootCallFamily } from './root-call';
+import { stringWalkFamily } from './string-walk';
 import { warmUpFamily } from './warm-up';
 
 type FamilyTable = { readonly [F in DrillFamily]: Family<Extract<Recipe, { readonly family: F }>> };
 
 const FAMILIES: FamilyTable = {
   'warm up': warmUpFamily,
+  'string walk': stringWalkFamily,
+  'note reading': noteReadingFamily,
   'root call': rootCallFamily,
-  'change loop': changeLoopFamily,
+  formula: formulaFamily,
   'ring check': ringCheckFamily,
+  'family ladder': familyLadderFamily,
+  'five forms': fiveFormsFamily,
+  'close triads': closeTriadsFamily,
+  'change loop': changeLoopFamily,
 };
 
 function familyOf(recipe: Recipe): Family<Recipe> {
@@ -34,4 +46,10 @@ export function easier(recipe: Recipe, context: DrillContext): Result<Recipe> {
 /** The recipe one notch harder. */
 export function harder(recipe: Recipe, context: DrillContext): Result<Recipe> {
   return familyOf(recipe).harder(recipe, context);
+}
+
+/** The nearest recipe of the same family that can be made in this context; null when none of those tried can. */
+export function nearestRecipe(recipe: Recipe, context: DrillContext): Recipe | null {
+  const tried = familyOf(recipe).fallbacks?.(recipe, context) ?? [];
+  return tried.find((one) => makeDrill(one, context).ok) ?? null;
 }

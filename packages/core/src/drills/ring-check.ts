@@ -2,7 +2,6 @@
  * Ring check: the strings of one grip picked one by one, thickest first. A take is clean when every string
  * meant to sound rings clean and every string meant silent stays silent.
  */
-import { gradeGrip } from '../effort/grade-grip';
 import { stringNumber } from '../fretboard/instrument';
 import { isFullBarre } from '../grips/barre';
 import { fail, ok, type Result } from '../kernel/result';
@@ -11,7 +10,8 @@ import { findShapes } from '../shapes/find-shapes';
 import type { GradedGrip } from '../shapes/graded-grip';
 import { parseChord, type Chord } from '../theory/chord';
 import type { Drill, DrillContext, Family } from './drill';
-import type { GripItem } from './items';
+import { gripItem } from './grip-item';
+import { gradeIn } from './in-context';
 import type { RingCheckRecipe } from './recipe';
 
 const TEMPO_BPM = 60;
@@ -21,17 +21,10 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
   const { instrument } = context;
   const chord = parseChord(grip.chord);
   if (!chord.ok) return chord;
-  const graded = gradeGrip(grip.frets, context.hand, instrument);
+  const graded = gradeIn(grip.frets, context);
   if (!graded.ok) return graded;
   const { fingering, total } = graded.value;
-  const item: GripItem = {
-    kind: 'grip',
-    frets: grip.frets,
-    fingers: fingering.fingers,
-    tuning: instrument.openPitches,
-    capo: instrument.capo,
-    chord: chord.value.symbol,
-  };
+  const item = gripItem(grip.frets, fingering.fingers, chord.value.symbol, instrument);
   const events = grip.frets.flatMap((fret, stringIndex) =>
     fret === null ? [] : [{ stringIndex, fret, finger: fingering.fingers[stringIndex] }],
   );
@@ -87,7 +80,24 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
       code: 'question.ring',
       values: { strings: events.length, silent: grip.frets.length - events.length },
     },
+    judged: 'strings',
+    prelude: [],
+    leftOut: [],
   });
+}
+
+/** How one string of a ring check came out. */
+export type StringAnswer = 'clean' | 'buzz' | 'dead';
+
+/**
+ * What to look at when a string is not as it should be, in the order a teacher checks: the hand first, the guitar
+ * last, for that is not the student's fault. Empty for a string that is right.
+ */
+export function checkFirst(silent: boolean, answer: StringAnswer): string[] {
+  if (answer === 'clean') return [];
+  if (silent) return ['check.leaning-silent', 'check.wide-strum', 'check.guitar'];
+  const press = answer === 'dead' ? ['check.pressure'] : ['check.pressure', 'check.struck-hard'];
+  return ['check.behind-wire', 'check.neighbour', 'check.nail', 'check.thumb', ...press, 'check.guitar'];
 }
 
 function neighbours(

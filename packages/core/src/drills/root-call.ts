@@ -1,163 +1,152 @@
 /**
- * Root call: "D flat minor 7, root on string 5": find the root, then the movable grip on it. Calls are drawn
- * in a seeded order over the frets asked, every fret once before any comes again.
+ * Root call: "D flat minor 7, root on string 5": find the root, then the movable grip on it. Either one string and
+ * one answer, every fret once before any comes again, or the full grid in spaced order, weak cells more often.
  */
-import { gradeGrip } from '../effort/grade-grip';
-import { gradeOf } from '../effort/hold';
-import { pitchAt, stringNumber } from '../fretboard/instrument';
+import { pitchAt } from '../fretboard/instrument';
 import { isFullBarre } from '../grips/barre';
 import { fail, ok, type Result } from '../kernel/result';
 import { seededRandom } from '../kernel/random';
 import { gripNotes, type Bar } from '../score/score';
 import { findShapes } from '../shapes/find-shapes';
 import { makeChord } from '../theory/chord';
-import { mod12, noteText, readNote, type NoteName } from '../theory/note';
+import { noteText, rootNamed } from '../theory/note';
+import { BEATS_A_CALL, callsDrill, checkCount, checkSeconds, inRounds, otherSeconds } from './calls';
 import type { Drill, DrillContext, DrillStep, Family } from './drill';
+import { gripItem } from './grip-item';
+import { gradeIn } from './in-context';
 import type { GripItem, Item } from './items';
-import type { RootCallParameters, RootCallRecipe } from './recipe';
+import type { RootCallParameters, RootCallRecipe, RootCell } from './recipe';
+import { gridCells, spacedOrder } from './root-grid';
 
-/** Names players use for the twelve roots: flats where keys with them are the common ones, F# by itself. */
-const ROOT_NAMES = 'C Db D Eb E F F# G Ab A Bb B'.split(' ');
-/** Points of finding a note in four seconds, in proportion to haste (our assumption). */
-const CALL_POINTS = 12;
-const EASY_SECONDS = 4;
+/** Frets a movable grip needs above its root. */
+const ROOM_ABOVE = 4;
+const MOST_CALLS = 120;
 
-function rootAt(context: DrillContext, stringIndex: number, fret: number): NoteName {
-  const name = ROOT_NAMES[mod12(pitchAt(context.instrument, stringIndex, fret))];
-  const read = readNote(name);
-  if (!read) throw new RangeError(`no note ${name}`);
-  return read.note;
-}
+const isGrip = (cell: RootCell) => cell.answer !== 'root';
 
-function calledFrets(parameters: RootCallParameters, seed: number): number[] {
+/** The cells a recipe asks, in order: what a take of it answered, call by call. */
+export function calledCells({ parameters, seed }: RootCallRecipe): RootCell[] {
+  const { rootString, answer, count, maxFret, grid } = parameters;
   const random = seededRandom(seed);
-  const frets: number[] = [];
-  while (frets.length < parameters.count) {
-    const lowest = parameters.answer === 'root' ? 0 : 1;
-    const round = Array.from({ length: parameters.maxFret - lowest + 1 }, (_, i) => i + lowest);
-    for (let i = round.length - 1; i > 0; i--) {
-      const j = random.int(0, i);
-      [round[i], round[j]] = [round[j], round[i]];
-    }
-    frets.push(...round);
+  const fretsFrom = (lowest: number) =>
+    Array.from({ length: Math.max(0, maxFret - lowest + 1) }, (_, i) => i + lowest);
+  if (grid) {
+    const frets = fretsFrom(parameters.minFret ?? 1);
+    return spacedOrder(gridCells(grid.rootStrings, grid.answers, frets), grid.weak, count, random);
   }
-  return frets.slice(0, parameters.count);
+  const lowest = parameters.minFret ?? (answer === 'root' ? 0 : 1);
+  return inRounds(gridCells([rootString], [answer], fretsFrom(lowest)), count, random);
 }
 
-/** The movable grip of a chord with its root on a string at a fret, or null. */
-function movableGrip(
-  context: DrillContext,
-  parameters: RootCallParameters,
-  stringIndex: number,
-  fret: number,
-): GripItem | null {
-  if (parameters.answer === 'root') return null;
-  const chord = makeChord(rootAt(context, stringIndex, fret), parameters.answer);
-  const { instrument } = context;
+/** The movable grip of a cell, light enough for this hand, or null. */
+function movableGrip(context: DrillContext, cell: RootCell): GripItem | null {
+  const { instrument, effortLimit } = context;
+  const stringIndex = instrument.openPitches.length - cell.rootString;
+  const chord = makeChord(rootNamed(pitchAt(instrument, stringIndex, cell.fret)), cell.answer);
   const grips = findShapes({
     chord,
     ...context,
-    limits: { maxFret: fret + 4, minFret: fret, allowOpen: false },
-  });
-  const fits = grips.filter(
-    (grip) => grip.frets[stringIndex] === fret && grip.rootString === stringNumber(instrument, stringIndex),
-  );
-  const grip = fits.find((one) => one.layout === 'movable') ?? fits[0];
-  if (!grip) return null;
-  return {
-    kind: 'grip',
-    frets: grip.frets,
-    fingers: grip.fingers,
-    tuning: instrument.openPitches,
-    capo: instrument.capo,
-    chord: chord.symbol,
-  };
+    limits: {
+      maxFret: cell.fret + ROOM_ABOVE,
+      minFret: cell.fret,
+      allowOpen: false,
+      rootString: cell.rootString,
+      maxEffort: effortLimit ?? 100,
+    },
+  }).filter((grip) => grip.frets[stringIndex] === cell.fret);
+  const grip = grips.find((one) => one.layout === 'movable') ?? grips[0];
+  return grip ? gripItem(grip.frets, grip.fingers, chord.symbol, instrument) : null;
+}
+
+function check({ parameters }: RootCallRecipe, { instrument }: DrillContext): Result<true> {
+  const { grid } = parameters;
+  const rootStrings = grid?.rootStrings ?? [parameters.rootString];
+  const answers = grid?.answers ?? [parameters.answer];
+  if (rootStrings.length === 0 || rootStrings.some((string) => string > instrument.openPitches.length))
+    return fail('drill.string', 'rootString', 'a string this instrument has');
+  if (answers.length === 0) return fail('drill.answers', 'answers', 'at least one quality');
+  const count = checkCount(parameters.count, MOST_CALLS);
+  if (!count.ok) return count;
+  const seconds = checkSeconds(parameters.secondsPerCall);
+  if (!seconds.ok) return seconds;
+  const room = answers.every((answer) => answer === 'root') ? 0 : ROOM_ABOVE;
+  const highest = instrument.frets - instrument.capo - room;
+  if (!(parameters.maxFret >= 3 && parameters.maxFret <= highest))
+    return fail('drill.fret', 'maxFret', `3 to ${highest}`);
+  const lowest = parameters.minFret ?? 0;
+  return lowest >= 0 && lowest <= parameters.maxFret
+    ? ok(true)
+    : fail('drill.fret', 'minFret', `0 to ${parameters.maxFret}`);
 }
 
 function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
-  const { parameters, seed } = recipe;
+  const checked = check(recipe, context);
+  if (!checked.ok) return checked;
   const { instrument } = context;
-  const stringIndex = instrument.openPitches.length - parameters.rootString;
-  if (stringIndex < 0) return fail('drill.string', 'rootString', 'a string this instrument has');
-  if (!(parameters.count >= 1 && parameters.count <= 48))
-    return fail('drill.count', 'count', '1 to 48 calls');
-  if (!(parameters.secondsPerCall >= 2 && parameters.secondsPerCall <= 20)) {
-    return fail('drill.seconds', 'secondsPerCall', '2 to 20 seconds');
-  }
-  const highest = instrument.frets - instrument.capo - (parameters.answer === 'root' ? 0 : 4);
-  if (!(parameters.maxFret >= 3 && parameters.maxFret <= highest))
-    return fail('drill.fret', 'maxFret', `3 to ${highest}`);
-  const steps: DrillStep[] = [];
+  const strings = instrument.openPitches.length;
+  const steps: Omit<DrillStep, 'startBeat' | 'beats'>[] = [];
   const bars: Bar[] = [];
+  const known = new Map<string, GripItem | null>();
   let heaviest = 0;
   let hasBarre = false;
-  for (const [i, fret] of calledFrets(parameters, seed).entries()) {
-    const root = rootAt(context, stringIndex, fret);
-    const grip = movableGrip(context, parameters, stringIndex, fret);
-    if (parameters.answer !== 'root' && !grip)
-      return fail('drill.reach', `fret ${fret}`, 'roots from a higher fret');
-    const note: Item = { kind: 'note', string: parameters.rootString, fret, name: noteText(root) };
-    const graded = grip ? gradeGrip(grip.frets, context.hand, instrument) : null;
+  for (const cell of calledCells(recipe)) {
+    const { rootString, fret } = cell;
+    const stringIndex = strings - rootString;
+    const key = `${rootString} ${cell.answer} ${fret}`;
+    if (!known.has(key)) known.set(key, isGrip(cell) ? movableGrip(context, cell) : null);
+    const grip = known.get(key) ?? null;
+    if (isGrip(cell) && !grip) return fail('drill.reach', `fret ${fret}`, 'roots from a higher fret');
+    const graded = grip ? gradeIn(grip.frets, context) : null;
     if (graded?.ok) {
       heaviest = Math.max(heaviest, graded.value.points);
       hasBarre ||= graded.value.fingering.barres.some(isFullBarre);
     }
-    const item = grip ?? note;
-    const symbol = grip ? grip.chord : noteText(root);
+    const name = noteText(rootNamed(pitchAt(instrument, stringIndex, fret)));
+    const note: Item = { kind: 'note', string: rootString, fret, name };
+    const symbol = grip ? grip.chord : name;
     steps.push({
-      startBeat: i * 4,
-      beats: 4,
-      item,
-      ask: { code: 'ask.root', values: { chord: symbol, string: parameters.rootString } },
+      item: grip ?? note,
+      ask: { code: 'ask.root', values: { chord: symbol, string: rootString } },
+      answer: { kind: 'any place', places: [{ string: rootString, fret }] },
     });
     const notes = grip
       ? gripNotes(grip.frets, grip.fingers)
-      : [{ stringIndex, fret, finger: fret === 0 ? (0 as const) : (1 as const) }];
-    bars.push({ beats: 4, events: [{ beat: 0, beats: 3, notes, stroke: 'strum', chord: symbol }] });
+      : [{ stringIndex, fret, finger: fret === 0 ? (0 as const) : (1 as const), name }];
+    bars.push({
+      beats: BEATS_A_CALL,
+      events: [{ beat: 0, beats: 3, notes, stroke: grip ? 'strum' : 'pick', chord: symbol }],
+    });
   }
-  const points = heaviest + (CALL_POINTS * EASY_SECONDS) / parameters.secondsPerCall;
-  const grade = gradeOf(heaviest);
-  return ok({
-    recipe,
-    items: steps.map((step) => step.item),
-    steps,
-    score: {
-      schemaVersion: 1,
-      strings: instrument.openPitches.length,
-      tempoBpm: 240 / parameters.secondsPerCall,
-      countInBeats: 4,
-      parts: [{ name: 'guitar', bars }],
-    },
-    effort: gradeOf(points),
-    heaviestGrip: grade,
-    tempoBpm: null,
-    predictedBpm: null,
-    hasBarre,
-    overLimit: context.effortLimit !== undefined && grade > context.effortLimit,
-    bursts: { count: 1, workSeconds: parameters.count * parameters.secondsPerCall, restSeconds: 0 },
-    question: {
-      code: 'question.calls',
-      values: { of: parameters.count, seconds: parameters.secondsPerCall },
-    },
-  });
+  const { secondsPerCall } = recipe.parameters;
+  return ok(callsDrill(recipe, { steps, bars, secondsPerCall, heaviest, hasBarre }, context));
 }
 
-function withSeconds(recipe: RootCallRecipe, secondsPerCall: number): RootCallRecipe {
-  return { ...recipe, parameters: { ...recipe.parameters, secondsPerCall } };
+function withParameters(recipe: RootCallRecipe, change: Partial<RootCallParameters>): RootCallRecipe {
+  return { ...recipe, parameters: { ...recipe.parameters, ...change } };
 }
+
+const moved = (recipe: RootCallRecipe, by: 1 | -1): Result<RootCallRecipe> => {
+  const seconds = otherSeconds(recipe.parameters.secondsPerCall, by);
+  return seconds.ok ? ok(withParameters(recipe, { secondsPerCall: seconds.value })) : seconds;
+};
 
 export const rootCallFamily: Family<RootCallRecipe> = {
   make,
-  easier: (recipe) => {
-    const { secondsPerCall } = recipe.parameters;
-    if (secondsPerCall >= 12)
-      return fail('drill.easiest', 'secondsPerCall', 'twelve seconds is the slowest call');
-    return ok(withSeconds(recipe, secondsPerCall + 1));
-  },
-  harder: (recipe) => {
-    const { secondsPerCall } = recipe.parameters;
-    if (secondsPerCall <= 2)
-      return fail('drill.hardest', 'secondsPerCall', 'two seconds is the fastest call');
-    return ok(withSeconds(recipe, secondsPerCall - 1));
+  easier: (recipe) => moved(recipe, 1),
+  harder: (recipe) => moved(recipe, -1),
+  // Higher up the frets are closer; roots alone need no grip at all.
+  fallbacks: (recipe, { instrument }) => {
+    const { parameters } = recipe;
+    const highest = instrument.frets - instrument.capo - ROOM_ABOVE;
+    const maxFret = Math.min(highest, Math.max(3, parameters.maxFret));
+    const higher = [2, 3, 4, 5, 7].flatMap((minFret) =>
+      minFret > (parameters.minFret ?? 1) && minFret < maxFret
+        ? [withParameters(recipe, { minFret, maxFret })]
+        : [],
+    );
+    const plain = { ...parameters, grid: undefined };
+    const inRange = withParameters(recipe, { maxFret });
+    const alone: RootCallRecipe = { ...recipe, parameters: { ...plain, answer: 'root', maxFret } };
+    return [inRange, ...higher, alone];
   },
 };

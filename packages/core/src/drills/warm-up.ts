@@ -85,6 +85,9 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<Drill> {
     overLimit: false,
     bursts: { count: 1, workSeconds: minutes * 60, restSeconds: 0 },
     question: { code: 'question.done', values: { minutes } },
+    judged: 'done',
+    prelude: [],
+    leftOut: [],
   });
 }
 

@@ -88,10 +88,7 @@ export function gradeGrip(
   const parts = new Float64Array(PART_COUNT);
   const points = holdPoints(model, chosen.prepared, lowestFret, parts);
   fillFixedParts(chosen.prepared, pattern, parts);
-  const describe = (one: HeldFingering): Fingering => {
-    const fingers = fingerLabels(frets, one.prepared);
-    return { fingers, barres: barresOf(frets, fingers), points: one.points };
-  };
+  const describe = (one: HeldFingering) => asFingering(frets, one);
   return ok({
     total: gradeOf(points),
     points,
@@ -103,6 +100,17 @@ export function gradeGrip(
     fingering: describe(chosen),
     ties: held.filter((one) => one !== chosen && one.points - points <= EFFORT.tiePoints).map(describe),
   });
+}
+
+/** Every fingering this hand can hold a grip with, easiest first; empty when there is none or the grip is none. */
+export function fingeringsFor(frets: Frets, hand: Hand, instrument: Instrument): Fingering[] {
+  if (!checkFrets(frets, instrument).ok) return [];
+  return heldFingerings(frets, holdModel(hand, instrument)).held.map((one) => asFingering(frets, one));
+}
+
+function asFingering(frets: Frets, one: HeldFingering): Fingering {
+  const fingers = fingerLabels(frets, one.prepared);
+  return { fingers, barres: barresOf(frets, fingers), points: one.points };
 }
 
 function unreachable(frets: Frets, hand: Hand): Result<never> {

@@ -10,6 +10,7 @@ export {
   type HoldModel,
 } from './hold';
 export {
+  fingeringsFor,
   gradeGrip,
   heldFingerings,
   type Effort,

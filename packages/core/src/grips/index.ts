@@ -7,4 +7,6 @@ export {
   THUMB,
   type FingeringStructure,
 } from './fingerings';
+export { changeMark, gripMark } from './mark';
 export { barresOf, fingerLabels, isFullBarre, type Barre } from './barre';
+export { beakPath, dotAt, MARKED_FRETS, windowOf, wireAt, type FretWindow } from './drawn-neck';

@@ -3,7 +3,7 @@
  * as a block with a worth a minute. The worth is expected gain toward the goals times the chance that it
  * succeeds, best near .8 (our assumption): what cannot fail and what cannot work both teach little.
  */
-import { LOOP_TEMPO } from '../drills/change-loop';
+import { LOOP_TEMPO } from '../drills/tempo';
 import { easier, makeDrill } from '../drills/make-drill';
 import type { Drill, DrillContext } from '../drills/drill';
 import { changeLoop, type NamedGrip, type Recipe } from '../drills/recipe';

@@ -9,4 +9,5 @@ export {
   type ScoreEvent,
   type ScoreNote,
 } from './score';
+export { staffBars, type StaffBar, type StaffEvent, type StaffNote } from './staff';
 export { tabColumns, tabText, type TabColumn } from './tab';

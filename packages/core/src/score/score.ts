@@ -11,6 +11,8 @@ export interface ScoreNote {
   readonly stringIndex: number;
   readonly fret: number;
   readonly finger: FingerLabel;
+  /** Spelled name for the staff (`F#`), where it is not that of the event's chord. */
+  readonly name?: string;
   /** Sounds on from the event before. */
   readonly tied?: true;
 }

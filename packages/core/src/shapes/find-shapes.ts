@@ -19,6 +19,7 @@ import { layoutOf, layoutsOf, type Layout, type Layouts } from './form';
 import { DEFAULT_LIMITS, type GradedGrip, type OrderReason, type ShapeLimits } from './graded-grip';
 import { innerMutes, testsBeside } from './limits';
 import { searchGrips, type FoundGrip } from './search';
+import { schoolNats, type Taste } from './schools';
 import { styleNats, useNats, type Style, type Use } from './use';
 import { layoutNats, usefulness } from './usefulness';
 
@@ -30,6 +31,8 @@ export interface ShapeRequest {
   /** What it is wanted for, and the taste; both reorder and leave nothing out. */
   readonly use?: Use;
   readonly style?: Style;
+  /** The school, as far as it reorders; its limits are given as limits. */
+  readonly school?: Taste;
 }
 
 /** Every grip within the limits, most useful first; equal usefulness (in millionths) goes by frets. */
@@ -49,7 +52,7 @@ export function findShapes(request: ShapeRequest): GradedGrip[] {
     const key = gripKey(found.frets);
     const grip = describe(found, key, relativeKey(pattern), fingering, points, instrument, heard);
     if (!beside.every((test) => test.passes(grip, limits))) continue;
-    if (request.use || request.style) reorder(grip, request);
+    if (request.use || request.style || request.school) reorder(grip, request);
     graded.push({ grip, key, rank: millionths(grip.usefulness) });
   }
   graded.sort((a, b) => a.rank - b.rank || a.key - b.key);
@@ -58,10 +61,14 @@ export function findShapes(request: ShapeRequest): GradedGrip[] {
 }
 
 /** Adds what the use and the style asked for say to a grip's place. */
-function reorder(grip: Draft, { use, style }: ShapeRequest): void {
+function reorder(grip: Draft, { use, style, school }: ShapeRequest): void {
   const because = [...grip.because];
   if (use) because.push({ from: 'use', nats: useNats(use, grip.frets) });
   if (style) because.push({ from: 'style', nats: styleNats(style, grip.frets) });
+  if (school) {
+    const nats = schoolNats(school, grip);
+    if (nats !== 0) because.push({ from: 'school', nats });
+  }
   for (const { from, nats } of because) if (from !== 'layout') grip.usefulness += nats;
   grip.because = because;
 }

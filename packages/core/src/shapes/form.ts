@@ -7,7 +7,9 @@ import { relativeKey, relativePattern } from '../grips/fingerings';
 import { gripKey, parseFrets, type Frets } from '../grips/grip';
 import { must } from '../kernel/result';
 
-export type Form = 'C' | 'A' | 'G' | 'E' | 'D';
+/** In the order in which they follow each other up the neck. */
+export const FORM_ORDER = ['C', 'A', 'G', 'E', 'D'] as const;
+export type Form = (typeof FORM_ORDER)[number];
 export interface Layout {
   /** `part`: a movable form of four strings or fewer; `triad`: three neighbouring strings. */
   readonly kind: 'open' | 'movable' | 'part' | 'shell' | 'triad';

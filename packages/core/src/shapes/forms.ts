@@ -13,13 +13,15 @@ import { fretsText, type Frets } from '../grips/grip';
 import { makeChord, type Chord } from '../theory/chord';
 import { mod12, pitchClassOf } from '../theory/note';
 import { findShapes } from './find-shapes';
-import type { Form } from './form';
+import { layoutOfGrip, type Form } from './form';
 import type { GradedGrip } from './graded-grip';
-import { lowestFretted, soundingCount } from './limits';
+import { lowestFretted } from './limits';
 
 interface Context {
   readonly hand: Hand;
   readonly instrument: Instrument;
+  /** Grade no grip may pass; left out, none is too hard. */
+  readonly effortLimit?: number;
 }
 
 export interface FormPlace {
@@ -35,7 +37,7 @@ export interface FormPlace {
 
 /** Strings on which each form has its lowest root, and how far under that root its lowest fret lies. */
 const FORM_ROOTS: readonly { readonly form: Form; readonly string: number; readonly under: number }[] = [
-  { form: 'C', string: 5, under: 2 },
+  { form: 'C', string: 5, under: 3 },
   { form: 'A', string: 5, under: 0 },
   { form: 'G', string: 6, under: 3 },
   { form: 'E', string: 6, under: 0 },
@@ -43,13 +45,19 @@ const FORM_ROOTS: readonly { readonly form: Form; readonly string: number; reado
 ];
 
 /**
- * The five forms of a chord on a six-string guitar in standard tuning, from the lowest up the neck; a form that
- * would need frets below the nut comes an octave higher. Empty on other instruments, whose forms have no names.
+ * The five forms of a chord on a six-string guitar in standard tuning, from the lowest up the neck, without open
+ * strings unless they are allowed; a form that would need frets below the nut comes an octave higher. Empty on other instruments, whose forms have no names.
  */
-export function formsOf(chord: Chord, context: Context): FormPlace[] {
+export function formsOf(
+  chord: Chord,
+  context: Context,
+  options: { readonly allowOpen?: boolean } = {},
+): FormPlace[] {
   const { instrument } = context;
+  const { allowOpen = false } = options;
   const highest = instrument.frets - instrument.capo;
-  const grips = findShapes({ chord, ...context, limits: { allowOpen: false, maxFret: highest } });
+  const maxEffort = context.effortLimit ?? 100;
+  const grips = findShapes({ chord, ...context, limits: { allowOpen, maxFret: highest, maxEffort } });
   if (!grips.some((grip) => grip.form !== null)) return [];
   const strings = instrument.openPitches.length;
   const root = pitchClassOf(chord.root);
@@ -57,12 +65,16 @@ export function formsOf(chord: Chord, context: Context): FormPlace[] {
     const open = pitchAt(instrument, strings - string, 0);
     let rootFret = mod12(root - open);
     // Below the nut: the form is entered an octave up. Fret 0 of the root is fret 12 when nothing stays open.
-    while (rootFret - under < 1) rootFret += 12;
-    const near = (grip: GradedGrip) => Math.abs(lowestFretted(grip.frets) - (rootFret - under)) <= 1;
-    const ofForm = grips.filter((one) => one.form === form && near(one));
+    while (rootFret - under < (allowOpen ? 0 : 1)) rootFret += 12;
+    const atNut = rootFret === under;
+    const near = (grip: GradedGrip) =>
+      grip.frets.includes(0) === atNut &&
+      (atNut || Math.abs(lowestFretted(grip.frets) - (rootFret - under)) <= 1);
+    const named = (one: GradedGrip) => (atNut ? openFormOf(one.frets, chord, instrument) : one.form);
+    const ofForm = grips.filter((one) => near(one) && named(one) === form);
     // A form's thin half may be all this hand holds; its root then lies on a thinner string.
     const grip = ofForm.find((one) => one.rootString === string) ?? ofForm[0] ?? null;
-    const fret = grip ? lowestFretted(grip.frets) : rootFret - under;
+    const fret = grip && !atNut ? lowestFretted(grip.frets) : rootFret - under;
     return fret > highest ? [] : [{ form, rootString: string, rootFret, fret, grip }];
   });
   return places.sort((a, b) => a.fret - b.fret || b.rootString - a.rootString);
@@ -133,7 +145,7 @@ export function closedForm(
   if (!open.includes(0)) return null;
   const up = mod12(pitchClassOf(upTo) - pitchClassOf(chord.root)) || 12;
   const closed = open.map((fret) => (fret === null ? null : fret + up));
-  const letter = OPEN_FORMS.get(fretsText(open));
+  const letter = openFormOf(open, chord, context.instrument);
   if (!letter) return null;
   const graded = gradeGrip(closed, context.hand, context.instrument);
   return {
@@ -145,16 +157,16 @@ export function closedForm(
   };
 }
 
-const OPEN_FORMS: ReadonlyMap<string, Form> = new Map([
-  ['x32010', 'C'],
-  ['x02220', 'A'],
-  ['x02210', 'A'],
-  ['320003', 'G'],
-  ['022100', 'E'],
-  ['022000', 'E'],
-  ['xx0232', 'D'],
-  ['xx0231', 'D'],
-]);
+/** The form an open grip becomes when the index closes its open strings; null where that has no name. */
+function openFormOf(open: Frets, chord: Chord, instrument: Instrument): Form | null {
+  if (!open.includes(0)) return null;
+  const whole = OPEN_G.has(fretsText(open)) ? 'G' : null;
+  const closed = open.map((fret) => (fret === null ? null : fret + 1));
+  return whole ?? layoutOfGrip(closed, chord.quality, true, instrument.openPitches)?.form ?? null;
+}
+
+/** Closed, the G grip is played in parts only, so the whole of it is no movable layout. */
+const OPEN_G: ReadonlySet<string> = new Set(['320003', '320033']);
 
 /** Rungs of a family: each differs from the one before by one note. */
 export const LADDER: readonly string[] = [
@@ -178,9 +190,10 @@ export interface Rung {
 
 /**
  * The family ladder of a form: grips of four strings that hold each tone once, so that every rung is one move.
- * Of the places where it can start the lowest is taken that leads furthest; empty when there is none.
+ * Of the places where it can start the lowest is taken that leads furthest, or the one whose lowest fret is `fret`;
+ * empty when there is none. Where two moves lead on the smaller one is taken, which holds at every fret alike.
  */
-export function familyLadder(root: Chord['root'], form: Form, context: Context): Rung[] {
+export function familyLadder(root: Chord['root'], form: Form, context: Context, fret?: number): Rung[] {
   const strings = context.instrument.openPitches.length;
   const grips = new Map<string, readonly GradedGrip[]>();
   const voicings = (quality: string): readonly GradedGrip[] => {
@@ -189,26 +202,47 @@ export function familyLadder(root: Chord['root'], form: Form, context: Context):
     const found = findShapes({
       chord: makeChord(root, quality),
       ...context,
-      limits: { allowOpen: false, minStrings: 4, maxStrings: 4, maxInnerMutes: 1 },
+      limits: {
+        allowOpen: false,
+        minStrings: 4,
+        maxStrings: 4,
+        maxInnerMutes: 1,
+        maxFret: context.instrument.frets - context.instrument.capo,
+        maxEffort: context.effortLimit ?? 100,
+      },
     }).filter((grip) => grip.omitted.length === 0);
     grips.set(quality, found);
     return found;
   };
   const starts = voicings(LADDER[0])
     .filter((grip) => startsForm(grip, form, strings))
+    .filter((grip) => fret === undefined || lowestFretted(grip.frets) === fret)
     .sort((a, b) => lowestFretted(a.frets) - lowestFretted(b.frets));
   let longest: Rung[] = [];
   for (const start of starts) {
     const rungs: Rung[] = [{ chord: makeChord(root, LADDER[0]), grip: start, moves: [] }];
     for (const quality of LADDER.slice(1)) {
       const before = rungs[rungs.length - 1].grip;
-      const next = voicings(quality).find((grip) => movesFrom(before, grip).length === 1);
+      const next = oneMoveOn(before, voicings(quality));
       if (!next) break;
       rungs.push({ chord: makeChord(root, quality), grip: next, moves: movesFrom(before, next) });
     }
     if (rungs.length > longest.length) longest = rungs;
   }
   return longest;
+}
+
+/** The grip one move away by the fewest frets, on the thinnest string where two are equal. */
+function oneMoveOn(before: GradedGrip, among: readonly GradedGrip[]): GradedGrip | null {
+  let best: { grip: GradedGrip; by: number; string: number } | null = null;
+  for (const grip of among) {
+    const [move, ...more] = movesFrom(before, grip);
+    if (!move || more.length > 0) continue;
+    const by = Math.abs(move.by);
+    if (!best || by < best.by || (by === best.by && move.string < best.string))
+      best = { grip, by, string: move.string };
+  }
+  return best?.grip ?? null;
 }
 
 /** Strings that move between two grips on the same strings; every string where they do not lie on the same. */
@@ -237,29 +271,47 @@ export interface Inversion {
   readonly grips: readonly GradedGrip[];
 }
 
+/** Where a triad lies on three neighbouring strings in close position, every tone once, from the nut up the neck. */
+export function closeTriads(
+  triad: Chord,
+  set: readonly [number, number, number],
+  context: Context,
+  maxFret = 15,
+): GradedGrip[] {
+  if (triad.tones.length !== 3) throw new RangeError(`${triad.symbol} is no triad`);
+  const strings = context.instrument.openPitches.length;
+  const silent = Array.from({ length: strings }, (_, s) => strings - s).filter(
+    (string) => !set.includes(string),
+  );
+  return findShapes({
+    chord: triad,
+    ...context,
+    limits: {
+      bass: 'any',
+      maxFret,
+      mustSound: [...set],
+      mustMute: silent,
+      maxEffort: context.effortLimit ?? 100,
+    },
+  })
+    .filter((grip) => grip.omitted.length === 0)
+    .sort((a, b) => height(a) - height(b));
+}
+
 /** Three inversions of a triad on each set of three neighbouring strings, from the lowest up the neck. */
 export function triadInversions(triad: Chord, context: Context, maxFret = 15): Inversion[] {
-  if (triad.tones.length !== 3) throw new RangeError(`${triad.symbol} is no triad`);
   const strings = context.instrument.openPitches.length;
   return Array.from({ length: strings - 2 }, (_, i): Inversion => {
     const set = [strings - i, strings - i - 1, strings - i - 2] as const;
-    const silent = Array.from({ length: strings }, (_, s) => strings - s).filter(
-      (string) => !set.includes(string),
-    );
-    const found = findShapes({
-      chord: triad,
-      ...context,
-      limits: { bass: 'any', maxFret, mustSound: [...set], mustMute: silent },
-    });
-    // Each inversion at its lowest place on the neck; close position has every tone once.
-    const lowest = new Map<string, GradedGrip>();
-    for (const grip of found) {
-      const known = lowest.get(grip.inversion);
-      if (soundingCount(grip.frets) !== 3) continue;
-      if (!known || height(grip) < height(known)) lowest.set(grip.inversion, grip);
-    }
-    return { set: [...set], grips: [...lowest.values()].sort((a, b) => height(a) - height(b)) };
+    return { set: [...set], grips: lowestOfEach(closeTriads(triad, set, context, maxFret)) };
   });
+}
+
+/** Each inversion at its lowest place on the neck, from grips that run up the neck. */
+export function lowestOfEach(grips: readonly GradedGrip[]): GradedGrip[] {
+  const lowest = new Map<string, GradedGrip>();
+  for (const grip of grips) if (!lowest.has(grip.inversion)) lowest.set(grip.inversion, grip);
+  return [...lowest.values()];
 }
 
 /** Where a grip lies: the sum of its frets, so that open strings count as the nut. */

@@ -31,7 +31,7 @@ export interface GradedGrip {
 }
 
 export interface OrderReason {
-  readonly from: 'layout' | 'use' | 'style';
+  readonly from: 'layout' | 'use' | 'style' | 'school';
   /** Negative raises the grip. */
   readonly nats: number;
 }
@@ -40,7 +40,7 @@ export interface ShapeLimits {
   /** Highest fret, counted from the capo. Default 15. */
   readonly maxFret: number;
   readonly minFret: number;
-  readonly bass: 'root' | 'any';
+  readonly bass: 'root' | 'root or 5' | 'any';
   readonly allowRootless: boolean;
   readonly allowOpen: boolean;
   readonly minStrings: number;
@@ -57,6 +57,8 @@ export interface ShapeLimits {
   /** String number of the lowest root. */
   readonly rootString: number | null;
   readonly form: Form | null;
+  /** Fret under the index finger, as `positionOf` counts it. */
+  readonly position: number | null;
   /** Degree of the lowest note, and of the thinnest sounding string. */
   readonly inversion: Degree | null;
   readonly top: Degree | null;
@@ -78,6 +80,7 @@ export const DEFAULT_LIMITS: ShapeLimits = {
   allowBarre: true,
   rootString: null,
   form: null,
+  position: null,
   inversion: null,
   top: null,
 };

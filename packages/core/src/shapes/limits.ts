@@ -5,6 +5,7 @@
  */
 import { gradeOf } from '../effort/hold';
 import type { Frets } from '../grips/grip';
+import { degreeParts } from '../theory/degree';
 import { DEFAULT_LIMITS, type GradedGrip, type ShapeLimits } from './graded-grip';
 
 export type LimitName = keyof ShapeLimits;
@@ -45,6 +46,22 @@ export function innerMutes(frets: Frets): number {
   }
   return inner;
 }
+/**
+ * The position of a grip: the fret under the index finger, or where the index would lie when it is not used (a
+ * finger a fret). 0 for open strings alone.
+ */
+export function positionOf(grip: Pick<GradedGrip, 'frets' | 'fingers'>): number {
+  let position = 0;
+  let lowest = 5;
+  grip.frets.forEach((fret, s) => {
+    const finger = grip.fingers[s];
+    if (fret === null || fret === 0 || typeof finger !== 'number' || finger >= lowest) return;
+    lowest = finger;
+    position = Math.max(1, fret - finger + 1);
+  });
+  return position;
+}
+const isFive = (degree: string) => degree !== 'bass' && degreeParts(degree).number === 5;
 const sounds = (grip: GradedGrip, string: number) => grip.frets[grip.frets.length - string] !== null;
 /** Degree on the thinnest string that sounds. */
 export const topDegree = (grip: GradedGrip): string | null =>
@@ -85,7 +102,11 @@ export const LIMIT_TESTS: readonly LimitTest[] = [
   {
     limit: 'bass',
     passes: (grip, { bass, allowRootless }) =>
-      bass === 'any' || allowRootless || grip.inversion === '1' || grip.slashBass,
+      bass === 'any' ||
+      allowRootless ||
+      grip.inversion === '1' ||
+      grip.slashBass ||
+      (bass === 'root or 5' && isFive(grip.inversion)),
   },
   { limit: 'allowRootless', passes: (grip, limits) => limits.allowRootless || grip.rootString !== null },
   { limit: 'allowOpen', passes: (grip, limits) => limits.allowOpen || !grip.frets.includes(0) },
@@ -103,6 +124,10 @@ export const LIMIT_TESTS: readonly LimitTest[] = [
     limit: 'rootString',
     passes: (grip, { rootString }) => rootString === null || grip.rootString === rootString,
   },
+  {
+    limit: 'position',
+    passes: (grip, { position }) => position === null || positionOf(grip) === position,
+  },
   { limit: 'form', passes: (grip, { form }) => form === null || grip.form === form },
   { limit: 'inversion', passes: (grip, { inversion }) => inversion === null || grip.inversion === inversion },
   { limit: 'top', passes: (grip, { top }) => top === null || topDegree(grip) === top },
@@ -111,7 +136,10 @@ export const LIMIT_TESTS: readonly LimitTest[] = [
 /** Tests the search does not do itself, for limits that differ from what everything passes. */
 export function testsBeside(limits: ShapeLimits): readonly LimitTest[] {
   return LIMIT_TESTS.filter(
-    ({ limit }) => !SEARCHED.has(limit) && JSON.stringify(limits[limit]) !== JSON.stringify(LOOSEST[limit]),
+    ({ limit }) =>
+      // The search knows the root in the bass and any bass; what lies between is tested beside it.
+      (!SEARCHED.has(limit) || (limit === 'bass' && limits.bass === 'root or 5')) &&
+      JSON.stringify(limits[limit]) !== JSON.stringify(LOOSEST[limit]),
   );
 }
 const SEARCHED: ReadonlySet<LimitName> = new Set<LimitName>([

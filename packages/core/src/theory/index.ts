@@ -1,4 +1,4 @@
-export { noteText, pitchClassOf, readNote, mod12, type Letter, type NoteName } from './note';
+export { noteText, pitchClassOf, readNote, rootNamed, mod12, type Letter, type NoteName } from './note';
 export { degreeParts, degreeSemitones, noteAtDegree, type Degree } from './degree';
 export { namedQuality, QUALITIES, qualityOfFormula, type Quality } from './qualities';
 export {

@@ -34,3 +34,12 @@ export function readNote(text: string): { readonly note: NoteName; readonly leng
 export function mod12(n: number): number {
   return ((n % 12) + 12) % 12;
 }
+
+/** Names players use for the twelve roots: flats where keys with them are the common ones, F# by itself. */
+const ROOT_NAMES: readonly NoteName[] = 'C Db D Eb E F F# G Ab A Bb B'.split(' ').map((text) => ({
+  letter: text[0] as Letter,
+  accidental: text.endsWith('#') ? 1 : text.length > 1 ? -1 : 0,
+}));
+
+/** The usual name of a pitch class. */
+export const rootNamed = (pitchClass: number): NoteName => ROOT_NAMES[mod12(pitchClass)];

@@ -21,6 +21,12 @@ export type Right =
   | 'mastery.override'
   | 'pain.clear'
   | 'studio.name'
+  | 'school.read'
+  | 'school.studio'
+  | 'school.teacher'
+  | 'school.student'
+  | 'mark.write'
+  | 'hook.write'
   | 'syllabus.read';
 
 type Reach = 'all' | 'own';
@@ -40,14 +46,19 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'take.log-heard': 'all',
   'mastery.override': 'all',
   'pain.clear': 'all',
+  'school.read': 'all',
+  'school.teacher': 'all',
+  'school.student': 'all',
+  'mark.write': 'all',
+  'hook.write': 'all',
   'syllabus.read': 'all',
 };
 
 const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
-  owner: { ...TEACHER, 'studio.name': 'all' },
+  owner: { ...TEACHER, 'studio.name': 'all', 'school.studio': 'all' },
   teacher: TEACHER,
-  student: { 'practice.read': 'own', 'take.log': 'own', 'syllabus.read': 'all' },
-  guardian: { 'student.read': 'own', 'practice.read': 'own', 'syllabus.read': 'all' },
+  student: { 'practice.read': 'own', 'take.log': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
+  guardian: { 'student.read': 'own', 'practice.read': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
   'self-taught': {
     'student.read': 'own',
     'hand.write': 'own',
@@ -60,6 +71,10 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
     'take.log': 'own',
     'mastery.override': 'own',
     'pain.clear': 'own',
+    'school.read': 'own',
+    'school.student': 'own',
+    'mark.write': 'own',
+    'hook.write': 'all',
     'syllabus.read': 'all',
   },
 };

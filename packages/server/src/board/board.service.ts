@@ -1,8 +1,8 @@
 /** The Board: who comes when, with what plan, and what fades, sticks or hurts. All of it computed from the log. */
 import { TZDate } from '@date-fns/tz';
 import type { BoardBody, StudentHead } from '@finch/contract';
-import { gradeGrip, parseChord } from '@finch/core';
-import type { GripItem } from '@finch/core/drills';
+import { parseChord } from '@finch/core';
+import { gradeIn, type GripItem } from '@finch/core/drills';
 import { dayReader } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
 import { addDays, startOfDay } from 'date-fns';
@@ -160,7 +160,7 @@ function tooHard(view: StudentView): BoardBody['tooHard'] {
             ? recipe.parameters.grips
             : [];
       for (const grip of grips as readonly Pick<GripItem, 'chord' | 'frets'>[]) {
-        const graded = gradeGrip(grip.frets, view.hand.value, view.instrument.value);
+        const graded = gradeIn(grip.frets, view.drilling);
         const effort = graded.ok ? graded.value.total : 100;
         if (parseChord(grip.chord).ok && effort > limit && effort > (worst?.effort ?? 0))
           worst = { chord: grip.chord, effort };

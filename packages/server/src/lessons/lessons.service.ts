@@ -50,10 +50,8 @@ export function proposalFor(view: StudentView, wish: Wish): LessonPlan {
     minutes: wish.minutes,
     newSkills: wish.newSkills,
     locked: wish.locked,
-    hand: view.hand.value,
-    instrument: view.instrument.value,
+    ...view.drilling,
     limits: view.limits.value,
-    effortLimit: view.limits.value.gripEffort,
     goals: view.record.goals,
     waived: view.record.waived,
   });

@@ -10,6 +10,7 @@ import type { Clock } from '../platform/clock';
 import { writeInStudio } from '../platform/database';
 import type { LogEventRow } from '../platform/entities';
 import { Refusal } from '../platform/problems';
+import { isStudent } from '../students/students.repository';
 import { addEvent, eventIds } from './log.repository';
 
 /** A take from further ahead than a wrong clock explains is no take. */
@@ -74,14 +75,13 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
 }
 
 async function check(manager: EntityManager, who: Who, event: SentEvent, now: number): Promise<void> {
-  const known: unknown[] = await manager.query('SELECT 1 FROM student WHERE id = $1', [event.studentId]);
   const right = {
     attempt: 'take.log',
     void: 'take.log',
     override: 'mastery.override',
     clearance: 'pain.clear',
   } as const;
-  if (known.length === 0 || !may(who, right[event.kind], event.studentId)) {
+  if (!(await isStudent(manager, event.studentId)) || !may(who, right[event.kind], event.studentId)) {
     throw new Refusal('take.student', 'studentId', 'a student of this studio that you may log for');
   }
   const at = Date.parse(event.kind === 'attempt' ? event.take.startedAt : event.at);

@@ -3,7 +3,8 @@
  * home, newest first, then what the planner would review or repair, within the student's minutes.
  */
 import type { PracticeBody, PracticeCard } from '@finch/contract';
-import { warmUp, type Recipe } from '@finch/core/drills';
+import { calledCells, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
+import type { LogEvent } from '@finch/core/mastery';
 import type { DataSource } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import { proposalFor } from '../lessons/lessons.service';
@@ -11,6 +12,7 @@ import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import type { States, StudentView } from '../students/states.service';
 import { addHomeCard, openHomeCards } from './home.repository';
+import { eventsOf } from './log.repository';
 
 const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
@@ -41,12 +43,14 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
         }));
         return {
           student: { id: studentId, name: view.record.name },
-          hand: view.hand.value,
+          hand: view.drilling.hand,
           instrument: view.instrument.value,
           limits: view.limits.value,
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
-          cards: fill(view, cards),
+          schools: view.schools,
+          marks: view.marks,
+          cards: await withPastCalls(fill(view, cards), () => eventsOf(manager, who.studioId, studentId)),
         };
       });
     },
@@ -67,6 +71,22 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
       return { id: card.id };
     },
   };
+}
+
+/** Root calls over the grid ask again what went wrong before; the log is read only when such a card is there. */
+async function withPastCalls(
+  cards: readonly PracticeCard[],
+  events: () => Promise<readonly LogEvent[]>,
+): Promise<PracticeCard[]> {
+  if (!cards.some(({ recipe }) => recipe.family === 'root call' && recipe.parameters.grid)) return [...cards];
+  const takes = (await events()).flatMap((event): PastCalls[] =>
+    event.kind === 'attempt' && event.take.recipe.family === 'root call'
+      ? [{ cells: calledCells(event.take.recipe), outcomes: event.take.steps }]
+      : [],
+  );
+  return cards.map((card) =>
+    card.recipe.family === 'root call' ? { ...card, recipe: withWeakCells(card.recipe, takes) } : card,
+  );
 }
 
 function fill(view: StudentView, given: readonly PracticeCard[]): PracticeCard[] {

@@ -2,14 +2,19 @@
  * What a student holds now: the replay of the log, kept in memory while nothing new was logged. The memory is
  * only a cache: it is keyed by the log's own count and last id, and dropping it changes nothing but time.
  */
+import type { Marks } from '@finch/contract';
+import type { DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
 import { datedAt, PRIOR_FIT, replay, type Dated, type StudentState } from '@finch/core/mastery';
 import { CHILD_LIMITS, DEFAULT_LIMITS, type HandLimits } from '@finch/core/planning';
+import { handFor, type Schools } from '@finch/core/shapes';
 import type { EntityManager } from 'typeorm';
+import { markRows, marksFor, type MarkRow } from '../marks/marks.repository';
 import type { DatedRow } from '../platform/entities';
 import { notFound } from '../platform/problems';
 import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
 import { eventCount, eventsOf } from '../practice/log.repository';
+import { schoolBook, type SchoolBook } from '../schools/schools.service';
 import { ageOn } from './age';
 import { datedRecords, studentRecords, type StudentRecord } from './students.repository';
 
@@ -26,6 +31,10 @@ export interface StudentView {
   readonly instrument: Held<Instrument>;
   readonly limits: Held<HandLimits>;
   readonly limitsBefore: { readonly from: string; readonly value: HandLimits } | null;
+  readonly schools: Schools;
+  readonly marks: Marks;
+  /** What drills are made for: the hand as its school asks it to play, and the fingerings pinned for it. */
+  readonly drilling: DrillContext & { readonly effortLimit: number };
 }
 
 /** States stay fresh this long; fading is a matter of days. */
@@ -52,9 +61,10 @@ export function makeStates(): States {
   const viewOf = async (
     manager: EntityManager,
     record: StudentRecord,
-    syllabus: SyllabusVersion,
+    shared: Shared,
     now: number,
   ): Promise<StudentView> => {
+    const { syllabus } = shared;
     const { studioId, id } = record;
     const dated = await datedRecords(manager, studioId, id);
     const hands = dated.hands.map(asDated<Hand>);
@@ -86,13 +96,26 @@ export function makeStates(): States {
     }
     const age = ageOn(record.bornOn, now);
     const assumed = age !== null && age < CHILD_AGE ? CHILD_LIMITS : DEFAULT_LIMITS;
+    const hand = held(hands, now, averageHand);
+    const instrument = held(instruments, now, standardGuitar);
+    const limit = held(limits, now, assumed);
+    const schools = shared.book.forStudent(id);
+    const marks = marksFor(shared.marks, id);
     return {
       record,
       state,
       syllabus,
-      hand: held(hands, now, averageHand),
-      instrument: held(instruments, now, standardGuitar),
-      limits: held(limits, now, assumed),
+      hand,
+      instrument,
+      limits: limit,
+      schools,
+      marks,
+      drilling: {
+        hand: handFor(hand.value, schools),
+        instrument: instrument.value,
+        effortLimit: limit.value.gripEffort,
+        pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
+      },
       limitsBefore: limits.length > 1 ? limits[limits.length - 2] : null,
     };
   };
@@ -100,15 +123,30 @@ export function makeStates(): States {
     view: async (manager, _studioId, studentId, now) => {
       const [record] = await studentRecords(manager, studentId);
       if (!record) throw notFound('studentId');
-      return viewOf(manager, record, await currentSyllabus(manager), now);
+      return viewOf(manager, record, await sharedBy(manager), now);
     },
     viewAll: async (manager, _studioId, now) => {
-      const syllabus = await currentSyllabus(manager);
+      const shared = await sharedBy(manager);
       const views: StudentView[] = [];
       for (const record of await studentRecords(manager))
-        views.push(await viewOf(manager, record, syllabus, now));
+        views.push(await viewOf(manager, record, shared, now));
       return views;
     },
+  };
+}
+
+/** What is read once for however many students are viewed. */
+interface Shared {
+  readonly syllabus: SyllabusVersion;
+  readonly book: SchoolBook;
+  readonly marks: readonly MarkRow[];
+}
+
+async function sharedBy(manager: EntityManager): Promise<Shared> {
+  return {
+    syllabus: await currentSyllabus(manager),
+    book: await schoolBook(manager),
+    marks: await markRows(manager),
   };
 }
 

@@ -28,6 +28,11 @@ export async function studentRecords(manager: EntityManager, studentId?: string)
   return rows;
 }
 
+export async function isStudent(manager: EntityManager, id: string): Promise<boolean> {
+  const rows: unknown[] = await manager.query('SELECT 1 FROM student WHERE id = $1', [id]);
+  return rows.length > 0;
+}
+
 export interface DatedRecords {
   readonly hands: DatedRow[];
   readonly instruments: DatedRow[];

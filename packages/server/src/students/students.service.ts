@@ -65,6 +65,8 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           instrument: view.instrument,
           limits: view.limits,
           limitsBefore: view.limitsBefore,
+          schools: view.schools,
+          marks: view.marks,
           skills: state.skills.map((skill) => ({ ...skill, history: [...skill.history] })),
           pain: state.pain,
           takes: state.takes,

@@ -4,6 +4,7 @@
  */
 import { seededRandom } from '@finch/core/kernel';
 import { firstSyllabus } from '@finch/core/syllabus';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent';
@@ -129,6 +130,7 @@ export async function makeTestWorld(): Promise<TestWorld> {
     log: pino({ level: 'warn' }, { write: (line: string) => void logged.push(line) }),
     demo: false,
     webDist: null,
+    root: join(__dirname, '../../../..'),
   });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));

@@ -7,6 +7,7 @@ import IconLamp from '~icons/bi/lightbulb';
 import IconLeave from '~icons/bi/box-arrow-right';
 import { useBench } from '../session/bench';
 import { useSeat } from '../session/seat';
+import { useSchoolOfPage } from '../session/taught';
 import BenchStrip from './BenchStrip.vue';
 import FinchMark from './FinchMark.vue';
 import { keyHints, listenToKeys, useKeys, useLetters } from './keys';
@@ -27,6 +28,7 @@ watch(evening, (on) => document.documentElement.setAttribute('data-bs-theme', on
   immediate: true,
 });
 listenToKeys();
+useSchoolOfPage(() => (seat.teaches ? bench.studentId : (seat.seat?.studentId ?? null)));
 useKeys([
   { key: 'l', does: 'lamp (evening)', run: () => (evening.value = !evening.value), quiet: true },
   { key: '?', does: 'all keys', run: () => (help.value = true) },
@@ -50,7 +52,7 @@ const phases = computed(() => {
     : [mine('Write-up', 'write-up')];
   return [
     { name: 'Before', links: before },
-    { name: 'During', links: [mine('Lesson', 'lesson'), mine('Shapes', 'shapes')] },
+    { name: 'During', links: [mine('Lesson', 'lesson'), mine('Shapes', 'shapes'), mine('Drills', 'drills')] },
     { name: 'After', links: after },
   ];
 });
@@ -76,7 +78,9 @@ const strip = computed(() => {
   const hints = keyHints().filter((hint) => !hint.quiet);
   return [...hints.filter((hint) => hint.key !== '?'), ...hints.filter((hint) => hint.key === '?')];
 });
-const showStrip = computed(() => ['student', 'plan', 'shapes', 'write-up'].includes(String(route.name)));
+const showStrip = computed(() =>
+  ['student', 'plan', 'shapes', 'drills', 'write-up', 'studio'].includes(String(route.name)),
+);
 
 async function standUp() {
   await seat.standUp();
@@ -120,6 +124,13 @@ const shown = (key: string) =>
       </nav>
       <div class="right">
         <span class="when">{{ dateText }} · {{ timeText }}</span>
+        <RouterLink
+          v-if="seat.teaches"
+          class="plain studio-link"
+          :class="{ here: route.meta.place === 'Studio' }"
+          :to="{ name: 'studio' }"
+          >Studio</RouterLink
+        >
         <button class="plain" type="button" :title="`${seat.seat?.name}: stand up`" @click="standUp">
           <IconLeave aria-hidden="true" /> {{ seat.seat?.name.split(' ')[0] }}
         </button>
@@ -288,6 +299,13 @@ const shown = (key: string) =>
   min-height: 32px;
   padding: 0 4px;
   font-weight: 600;
+}
+.studio-link {
+  align-self: center;
+  text-decoration: none;
+}
+.studio-link.here {
+  box-shadow: inset 0 -4px 0 var(--wingbar);
 }
 .plain.help {
   border: 1px solid var(--wing-label);

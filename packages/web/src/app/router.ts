@@ -63,11 +63,23 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: TEACHES, title: 'Shapes', place: 'Shapes' },
   },
   {
+    path: '/drills',
+    name: 'drills',
+    component: () => import('../places/drills/DrillsPlace.vue'),
+    meta: { roles: TEACHES, title: 'Drills', place: 'Drills' },
+  },
+  {
     path: '/write-up/:lessonId?',
     name: 'write-up',
     component: () => import('../places/write-up/WriteUpPlace.vue'),
     props: true,
     meta: { roles: TEACHES, title: 'Write-up', place: 'Write-up' },
+  },
+  {
+    path: '/studio',
+    name: 'studio',
+    component: () => import('../places/studio/StudioPlace.vue'),
+    meta: { roles: TEACHES, title: 'Studio', place: 'Studio' },
   },
   {
     path: '/practice',

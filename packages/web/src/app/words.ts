@@ -4,9 +4,19 @@
  */
 import type { Reason } from '@finch/core/effort';
 import { tuningName, writeTuning, type InstrumentSetup } from '@finch/core/fretboard';
-import type { LimitStep, OneNoteChange, SheetFinding } from '@finch/core/shapes';
-import type { NoteName } from '@finch/core/theory';
+import {
+  familySymbol,
+  formName,
+  fretStep,
+  stringStep,
+  type Form,
+  type LimitStep,
+  type OneNoteChange,
+  type SheetFinding,
+} from '@finch/core/shapes';
+import { parseChord, type NoteName } from '@finch/core/theory';
 import { Unanswered } from '../session/api';
+import { school } from './school';
 
 type Values = Reason['values'];
 
@@ -17,6 +27,33 @@ export function chordText(symbol: string): string {
     .replace(/([A-G])(bb|b)/g, (_, letter: string, flats: string) => letter + '♭'.repeat(flats.length))
     .replace(/#/g, '♯')
     .replace(/b(?=\d)/g, '♭');
+}
+
+/** A chord by name in the words of the school: the exact symbol, or only the family of its sound. */
+export function nameChord(symbol: string): string {
+  if (school().chordNames === 'exact') return chordText(symbol);
+  const chord = parseChord(symbol);
+  return chord.ok ? chordText(familySymbol(chord.value)) : chordText(symbol);
+}
+
+/** "E form", "pattern 4", "root on string 6". */
+export function formText(form: Form): string {
+  const name = formName(form, school());
+  if (name.kind === 'letter') return `${name.form} form`;
+  return name.kind === 'number' ? `pattern ${name.number}` : `root on string ${name.string}`;
+}
+
+const plain = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
+
+/** "2 frets up" in the direction the school gives the word; positive frets go toward the body. */
+export function fretsMoved(by: number): string {
+  return `${plain(Math.abs(by))} ${fretStep(by < 0, school())}`;
+}
+
+/** "2 strings down" in the direction the school gives the word. */
+export function stringsMoved(from: number, to: number): string {
+  const count = Math.abs(to - from);
+  return `${count} string${count === 1 ? '' : 's'} ${stringStep(to < from, school())}`;
 }
 
 export function degreeText(degree: string): string {
@@ -66,6 +103,7 @@ const ASKED_STEPS: Readonly<Record<string, string>> = {
   mustMute: 'the strings left out to sound',
   rootString: 'the root on another string',
   form: 'other forms',
+  position: 'another position',
   inversion: 'another lowest note',
   top: 'another top note',
 };
@@ -87,7 +125,7 @@ export function sayMoves(change: OneNoteChange): string {
   return change.moves
     .map((move) => {
       const by = move.toFret - move.fromFret;
-      return `string ${move.string}: ${degreeText(move.from)} → ${degreeText(move.to)}, ${Math.abs(by)} ${by > 0 ? 'up' : 'down'}`;
+      return `string ${move.string}: ${degreeText(move.from)} → ${degreeText(move.to)}, ${fretsMoved(by)}`;
     })
     .join('; ');
 }
@@ -158,6 +196,10 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.minutes': (v) => `Worth less than what is in for these ${v.minutes} minutes.`,
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
   'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
+  'left.target': (v) =>
+    `${chordText(String(v.to))} is left out: ${WORDS[String(v.why)]?.(v) ?? 'no move leads there'}.`,
+  'left.rung': (v) => `${chordText(String(v.chord))} is left out: no single move leads there for this hand.`,
+  'left.form': (v) => `${formText(v.form as Form)} at fret ${v.fret} is left out: over this hand’s limit.`,
   'left.alike': () => 'Too like the new thing already in; the two would mix.',
 
   'title.warm-up': () => 'Three easy minutes',
@@ -166,8 +208,16 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.name': () => 'Name the notes of three chords, no guitar',
   'title.tap': () => 'Tap the beat with a foot, count aloud',
   'title.skill': (v) => String(v.skill),
-  'title.shape': (v) => `${chordText(String(v.chord))}, ring check`,
-  'title.loop': (v) => `${chordText(String(v.from))} → ${chordText(String(v.to))}`,
+  'title.shape': (v) => `${nameChord(String(v.chord))}, ring check`,
+  'title.loop': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
+  'title.walk': (v) => `String ${v.string}, notes of ${chordText(String(v.key))}`,
+  'title.reading': (v) =>
+    `Reading ${chordText(String(v.key))}, ${v.position ? `position ${v.position}` : 'open position'}`,
+  'title.roots': (v) => (v.grid ? 'Root calls, the whole grid' : `Root calls on string ${v.string}`),
+  'title.formula': (v) => `${nameChord(String(v.chord))}: which note moves?`,
+  'title.ladder': (v) => `${chordText(String(v.root))} family, ${formText(v.form as Form)}`,
+  'title.forms': (v) => `${nameChord(String(v.chord))} in five forms`,
+  'title.triads': (v) => `${chordText(String(v.root))} triads, strings ${v.strings}`,
   'title.blank': (v) => String(v.text ?? 'Blank block'),
 
   'move.plays': () => 'plays as it is',
@@ -216,9 +266,38 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
   'question.ring': (v) =>
     `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
-  'question.calls': (v) => `Were 9 of 10 calls right within ${v.seconds} s?`,
+  'question.calls': (v) => `Were nine of ten of ${plural(v.of, 'call')} right within ${v.seconds} s?`,
   'question.done': (v) => `Played for ${plural(v.minutes, 'minute')}?`,
   'ask.root': (v) => `${chordText(String(v.chord))}, root on string ${v.string}`,
+  'ask.walk': (v) => `${chordText(String(v.note))} on string ${v.string}`,
+  'ask.note': (v) => `Where is ${chordText(String(v.note))} on string ${v.string}?`,
+  'ask.read': (v) =>
+    `Find this note${Number(v.position) ? ` in position ${v.position}` : ' in open position'}`,
+  'ask.formula': (v) =>
+    `${nameChord(String(v.from))} to ${chordText(String(v.to))} (${chordText(String(v.notes))}): what moves, and where to?`,
+  'ask.rung': (v) => `${chordText(String(v.chord))}: string ${v.string}, ${fretsMoved(Number(v.by))}`,
+  'ask.grip': (v) => chordText(String(v.chord)),
+  'ask.change': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
+  'ask.form': (v) => `${nameChord(String(v.chord))}, ${formText(v.form as Form)}, fret ${v.fret}`,
+  'ask.first-form': (v) => `${nameChord(String(v.chord))}: which form lies lowest?`,
+  'ask.inversion': (v) =>
+    v.lowest === '1'
+      ? `${chordText(String(v.chord))}, root lowest`
+      : `${chordText(String(v.chord))}, ${degreeText(String(v.lowest))} lowest`,
+  'ask.ring': (v) => `String ${v.string} rings`,
+  'ask.silent': (v) => `String ${v.string} stays silent`,
+
+  'check.behind-wire': (v) =>
+    `Finger${v.finger ? ` ${v.finger}` : ''} right behind the wire, not far back and not on it?`,
+  'check.neighbour': (v) => `Does a finger lean on string ${v.string}?`,
+  'check.nail': () => 'Is a nail too long?',
+  'check.thumb': () => 'Does the thumb sit so high that the fingers cannot arch?',
+  'check.pressure': () => 'Only then press a little more.',
+  'check.struck-hard': () => 'Is it struck too hard?',
+  'check.leaning-silent': (v) => `Does the fingertip next to string ${v.string} lean on it? It should.`,
+  'check.wide-strum': () => 'Is the strum too wide?',
+  'check.guitar': () =>
+    'Still so? Then the guitar: tuning, action, old strings, a high nut. Keep the take; your teacher will look.',
   'ask.warm-up': (v) => `One finger a fret from fret ${v.fret}, strings 1 to 3`,
 };
 
@@ -245,6 +324,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
   'hand.reach': (_, detail) => `A reach is ${detail}. Measure it once more, or leave the field empty.`,
   'instrument.scale': (_, detail) => `A scale length is ${detail}, nut to saddle.`,
+  'instrument.capo': (_, detail) => `A capo stands at ${detail}.`,
   'instrument.frets': (_, detail) => `A neck here has ${detail}.`,
   'instrument.gauge': (_, detail) => `Strings: ${detail}; it is printed on the packet, in inches times 25.4.`,
   'instrument.action': (_, detail) => `Action: ${detail}, under the thickest string.`,
@@ -253,6 +333,31 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
     `The tuning is not read from character ${Number(at) + 1} on. Like this: ${detail}.`,
   'tuning.strings': (at, detail) => `That is ${plural(Number(at), 'string')}; a guitar here has ${detail}.`,
   'tuning.range': (at, detail) => `The ${Number(at) + 1}. note lies outside ${detail}.`,
+  'drill.keyless': (_, detail) => `This drill has no key to change: take ${detail}.`,
+  'drill.open-strings': (_, detail) => `Open strings do not move along the neck: take ${detail}.`,
+  'drill.past-neck': (_, detail) => `There the grips leave the neck: take ${detail}.`,
+  'drill.string': (_, detail) => `That string is not there: take ${detail}.`,
+  'drill.fret': (_, detail) => `The frets asked run from ${detail} here.`,
+  'drill.position': (_, detail) => `A position here lies at ${detail}.`,
+  'drill.range': (_, detail) => `No notes to read there: take ${detail}.`,
+  'drill.seconds': (_, detail) => `A call takes ${detail}.`,
+  'drill.count': (_, detail) => `A drill asks ${detail} calls.`,
+  'drill.reach': (at, detail) => `At ${at} this hand holds no such grip inside its limit: take ${detail}.`,
+  'drill.answers': (_, detail) => `Ask for ${detail}.`,
+  'drill.target': (_, detail) => `That is no quality: take ${detail}.`,
+  'drill.formula': (_, detail) => `None of these is reached from this grip: take ${detail}.`,
+  'drill.root': (_, detail) => `A root is ${detail}.`,
+  'drill.ladder': (_, detail) => `No ladder of single moves starts there: take ${detail}.`,
+  'drill.forms': (at, detail) => `The forms of ${chordText(at)} are not found here: they need ${detail}.`,
+  'drill.triads': (at, detail) => `${chordText(at)} is not held on these strings: take ${detail}.`,
+  'drill.set': (_, detail) => `A close triad lies on ${detail}.`,
+  'drill.numeral': (at, detail) => `${at} is no triad: take ${detail}.`,
+  'drill.quality': (_, detail) => `Take ${detail}.`,
+  'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
+  'drill.easiest': (_, detail) => `Nothing easier: ${detail}.`,
+  'drill.hardest': (_, detail) => `Nothing harder: ${detail}.`,
+  'scale.tonic': (_, detail) => `A key begins with a note: ${chordText(detail)}.`,
+  'scale.kind': (_, detail) => `No scale of that name. ${chordText(detail)}?`,
   'limits.grip': (_, detail) => `The effort limit of one grip: ${detail}.`,
   'limits.barre': (_, detail) => `Barre minutes in thirty: ${detail}.`,
   'plan.minutes': (_, detail) => `A lesson has ${detail}.`,

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 /** The change in words, finger by finger. */
 import type { FingerMove } from '@finch/core/changes';
+import { fretsMoved, stringsMoved } from '../app/words';
 
 defineProps<{ moves: readonly FingerMove[]; brief?: boolean }>();
 const where = (move: FingerMove) => {
   if (move.does === 'stays') return 'stays';
   if (move.does === 'adjusts') return 'stays and opens its barre';
   if (move.does === 'lifts off') return 'lifts off';
-  if (move.does === 'slides') return `slides to fret ${move.to?.fret}`;
+  if (move.does === 'slides' && move.from && move.to)
+    return `slides to fret ${move.to.fret}, ${fretsMoved(move.to.fret - move.from.fret)}`;
+  if (move.does === 'lifts over' && move.from && move.to && move.from.string !== move.to.string)
+    return `lifts over to string ${move.to.string}, ${stringsMoved(move.from.string, move.to.string)}`;
   return `${move.does === 'lands' ? 'lands on' : 'lifts over to'} string ${move.to?.string}`;
 };
 </script>

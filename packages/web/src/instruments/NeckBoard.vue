@@ -4,9 +4,17 @@
  * or a change: who stays, slides, lifts over, lifts off and lands.
  */
 import type { FingerMove } from '@finch/core/changes';
-import { barresOf, type FingerLabel, type Frets } from '@finch/core/grips';
+import {
+  barresOf,
+  beakPath,
+  dotAt,
+  MARKED_FRETS,
+  windowOf,
+  wireAt,
+  type FingerLabel,
+  type Frets,
+} from '@finch/core/grips';
 import { computed } from 'vue';
-import { beakPath, dotAt, MARKED_FRETS, windowOf, wireAt } from './neck';
 
 const props = withDefaults(
   defineProps<{

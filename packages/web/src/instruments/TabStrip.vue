@@ -2,7 +2,7 @@
 /** Tab, string 1 on top, with beats below; the column that sounds is boxed in yellow. */
 import type { TabColumn } from '@finch/core/score';
 import { computed } from 'vue';
-import { chordText } from '../app/words';
+import { nameChord } from '../app/words';
 
 const props = defineProps<{
   columns: readonly TabColumn[];
@@ -53,7 +53,7 @@ const height = computed(() => props.strings * GAP + 50);
     />
     <g v-for="(column, i) in columns" :key="i">
       <text v-if="column.chord" class="chord" :x="x(i)" y="12" text-anchor="middle">
-        {{ chordText(column.chord) }}
+        {{ nameChord(column.chord) }}
       </text>
       <template v-for="(cell, row) in column.cells" :key="row">
         <g v-if="cell !== null">

@@ -35,24 +35,24 @@ describe('a shape card', () => {
   test('draws a mark for each silent and each open string and a dot for each finger', async () => {
     const html = await card('xx0232');
     expect([
-      count(html, /class="mute"/g),
-      count(html, /class="open"/g),
-      count(html, /class="dot-text"/g),
+      count(html, /class="mute /g),
+      count(html, /class="open /g),
+      count(html, /class="dot-text /g),
     ]).toEqual([2, 1, 3]);
-    expect(count(html, /class="string silent"/g)).toBe(2);
-    expect(count(html, /class="wire nut"/g)).toBe(1);
+    expect(count(html, /class="silent /g)).toBe(2);
+    expect(count(html, /class="nut /g)).toBe(1);
   });
 
   test('a barre is one capsule with a number on its thickest string and pips on the rest', async () => {
     const html = await card('133211');
-    expect(count(html, /class="capsule"/g)).toBe(1);
-    expect(count(html, /class="dot-text"/g)).toBe(4);
-    expect(count(html, /class="higher"/g)).toBe(3);
+    expect(count(html, /class="capsule /g)).toBe(1);
+    expect(count(html, /class="dot-text /g)).toBe(4);
+    expect(count(html, /class="higher /g)).toBe(3);
   });
 
   test('high up there is no nut, and frets are numbered', async () => {
     const html = await card('577655');
-    expect(count(html, /class="wire nut"/g)).toBe(0);
+    expect(count(html, /class="nut /g)).toBe(0);
     expect(html).toMatch(/>5<\/text>/);
     expect(html).toMatch(/>7<\/text>/);
   });
@@ -60,14 +60,14 @@ describe('a shape card', () => {
   test('is mirrored for a left-handed guitar', async () => {
     const right = await card('xx0232');
     const left = await card('xx0232', { leftHanded: true });
-    const firstMute = /class="mute"[^>]*>[\s\S]*?d="M([\d.]+)/;
+    const firstMute = /class="mute [^>]*d="M([\d.]+)/;
     expect(xOf(left, firstMute)).toBeGreaterThan(xOf(right, firstMute));
   });
 
   test('intervals stand in squares with the root as R', async () => {
     const html = await card('x32010', { show: 'degrees', degrees: [null, '1', '3', '5', '1', '3'] });
     expect(html).toMatch(/>R<\/text>/);
-    expect(count(html, /<rect class="ink halo"/g)).toBe(3);
+    expect(count(html, /<rect class="dot /g)).toBe(3);
   });
 });
 
@@ -94,7 +94,7 @@ describe('a change on the neck', () => {
       .replace(/<[^>]+>/g, ' ')
       .replace(/\s+/g, ' ');
     expect(html).toContain('1 stays');
-    expect(html).toContain('3 lifts over to string 5');
+    expect(html).toContain('3 lifts over to string 5, 2 strings up');
   });
 });
 

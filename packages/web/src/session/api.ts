@@ -16,8 +16,9 @@ export class Refused extends Error {
 /** Nobody answered: the server is away or the network is. */
 export class Unanswered extends Error {}
 
-interface Arguments<P extends AnySchema, B extends AnySchema> {
+interface Arguments<P extends AnySchema, Q extends AnySchema, B extends AnySchema> {
   readonly params?: v.InferInput<P>;
+  readonly query?: v.InferInput<Q>;
   readonly body?: v.InferInput<B>;
 }
 
@@ -26,9 +27,11 @@ export async function call<
   Q extends AnySchema,
   B extends AnySchema,
   O extends AnySchema,
->(route: Route<P, Q, B, O>, given: Arguments<P, B> = {}): Promise<v.InferOutput<O>> {
+>(route: Route<P, Q, B, O>, given: Arguments<P, Q, B> = {}): Promise<v.InferOutput<O>> {
   const params = (given.params ?? {}) as Record<string, string>;
-  const url = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+  const asked = new URLSearchParams((given.query ?? {}) as Record<string, string>).toString();
+  const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+  const url = asked ? `${path}?${asked}` : path;
   const init: RequestInit = { method: route.method.toUpperCase(), credentials: 'same-origin' };
   if (route.method !== 'get') {
     init.headers = { 'Content-Type': 'application/json' };

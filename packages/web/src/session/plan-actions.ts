@@ -1,8 +1,7 @@
 /** Puts a block into the next lesson's plan, from whichever bench it was made at. */
 import { routes } from '@finch/contract';
-import { makeDrill, type Recipe } from '@finch/core/drills';
+import { makeDrill, type DrillContext, type Recipe } from '@finch/core/drills';
 import type { Reason } from '@finch/core/effort';
-import type { Hand, Instrument } from '@finch/core/fretboard';
 import type { PlanBlock } from '@finch/core/planning';
 import { v7 as uuid } from 'uuid';
 import { call } from './api';
@@ -10,8 +9,8 @@ import { call } from './api';
 const MINUTES = 6;
 
 /** A block made by hand around a recipe. */
-export function blockOf(recipe: Recipe, title: Reason, hand: Hand, instrument: Instrument): PlanBlock {
-  const drill = makeDrill(recipe, { hand, instrument });
+export function blockOf(recipe: Recipe, title: Reason, context: DrillContext): PlanBlock {
+  const drill = makeDrill(recipe, context);
   const bursts = drill.ok && drill.value.hasBarre ? drill.value.bursts : null;
   return {
     id: uuid(),

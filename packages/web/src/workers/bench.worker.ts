@@ -1,9 +1,12 @@
 /** Heavy computation off the main thread: everything about shapes, and plucked strings as samples. */
 import type { Chord } from '@finch/core/theory';
 import type { Hand, Instrument } from '@finch/core/fretboard';
+import { makeDrill, rekey, type DrillContext, type Recipe } from '@finch/core/drills';
 import type { Frets } from '@finch/core/grips';
+import type { Problem } from '@finch/core/kernel';
 import {
   checkSheet,
+  closedForm,
   easierStandIns,
   explainLimits,
   familyLadder,
@@ -13,6 +16,7 @@ import {
   halvesOf,
   oneNoteChanges,
   triadInversions,
+  type ClosedForm,
   type Form,
   type FormPlace,
   type GradedGrip,
@@ -25,15 +29,39 @@ import {
   type SheetFinding,
   type StandIn,
 } from '@finch/core/shapes';
+import { pitchClassOf, rootNamed, type NoteName } from '@finch/core/theory';
 import { clickSamples, pluckSamples } from '@finch/core/sound';
 import * as Comlink from 'comlink';
 
 /** A chord along the neck, for one screen. */
 export interface AlongNeck {
   readonly forms: readonly FormPlace[];
+  /** What an open grip becomes when a barre closes it, fret by fret; empty for a grip without open strings. */
+  readonly closed: readonly ClosedForm[];
   readonly halves: Halves;
   readonly ladder: readonly Rung[];
   readonly inversions: readonly Inversion[];
+}
+
+const CLOSED_AT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+/** The root some frets up, by its usual name. */
+const rootUp = (chord: Chord, up: number) => rootNamed(pitchClassOf(chord.root) + up);
+
+/** A drill on one root: the recipe and its effort, or why there is none. */
+export interface KeyedDrill {
+  readonly root: NoteName;
+  readonly recipe: Recipe | null;
+  readonly effort: number | null;
+  readonly problem: Problem | null;
+}
+
+function keyedDrill(recipe: Recipe, root: NoteName, context: DrillContext): KeyedDrill {
+  const moved = rekey(recipe, root, context.instrument);
+  if (!moved.ok) return { root, recipe: null, effort: null, problem: moved.problem };
+  const made = makeDrill(moved.value, context);
+  return made.ok
+    ? { root, recipe: moved.value, effort: made.value.effort, problem: null }
+    : { root, recipe: null, effort: null, problem: made.problem };
 }
 
 const work = {
@@ -49,6 +77,7 @@ const work = {
     const context = { hand, instrument };
     return {
       forms: formsOf(chord, context),
+      closed: CLOSED_AT.flatMap((up) => closedForm(grip.frets, chord, rootUp(chord, up), context) ?? []),
       halves: halvesOf(grip, chord, context),
       ladder: familyLadder(chord.root, form, context),
       inversions: chord.tones.length === 3 ? triadInversions(chord, context) : [],
@@ -56,6 +85,8 @@ const work = {
   },
   sheet: (text: string, hand: Hand, instrument: Instrument): SheetFinding[] =>
     checkSheet(text, { hand, instrument }),
+  keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
+    Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
   pluck: (frequencyHz: number, seconds: number, sampleRate: number, brightness: number): Float32Array => {
     const samples = pluckSamples({
       frequencyHz,

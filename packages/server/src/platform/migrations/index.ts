@@ -1,4 +1,5 @@
 import { Foundations1764000000000 } from './foundations';
+import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
 
 /** In order; listed by hand, since a folder scan would depend on how the server is built. */
-export const migrations = [Foundations1764000000000];
+export const migrations = [Foundations1764000000000, SchoolsAndMarks1764100000000];

@@ -4,7 +4,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { useRouter } from 'vue-router';
 import IconPlay from '~icons/bi/play';
 import { useKeys } from '../../app/keys';
-import { chordText, sayError, whole } from '../../app/words';
+import { nameChord, sayError, whole } from '../../app/words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { useBench } from '../../session/bench';
@@ -225,7 +225,7 @@ useKeys([
         <ul>
           <li v-for="one in data?.tooHard.slice(0, 4)" :key="one.studentId">
             <button type="button" @click="openStudent(one.studentId)">
-              <b>{{ one.name.split(' ')[0] }}</b> {{ chordText(one.chord) }}</button
+              <b>{{ one.name.split(' ')[0] }}</b> {{ nameChord(one.chord) }}</button
             ><span
               ><ShimMark :effort="one.effort" :limit="one.limit" /> <b>{{ Math.round(one.effort) }}</b></span
             >

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { routes, type LessonBody } from '@finch/contract';
-import { gradeChange } from '@finch/core/changes';
-import { makeDrill, type Drill, type Feel, type TakeResult } from '@finch/core/drills';
-import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import {
+  changeIn,
+  gripsInOrder,
+  makeDrill,
+  type Drill,
+  type Feel,
+  type Recipe,
+  type TakeResult,
+} from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import { soundSchedule } from '@finch/core/sound';
@@ -13,18 +19,21 @@ import { v7 as uuid } from 'uuid';
 import { computed, onScopeDispose, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { chordText, say, sayError } from '../../app/words';
+import { nameChord, say, sayError } from '../../app/words';
 import { CATEGORY } from '../../instruments/categories';
 import CountIn from '../../instruments/CountIn.vue';
 import { gripDegrees } from '../../instruments/degrees';
+import HookTag from '../../instruments/HookTag.vue';
 import FeelPicker from '../../instruments/FeelPicker.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import TakeWave from '../../instruments/TakeWave.vue';
+import { inPlainSchool } from '../../app/school';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useLesson, useStudent } from '../../session/queries';
 import { useSeat } from '../../session/seat';
+import { useTaught } from '../../session/taught';
 import { usePlayer } from '../../workers/player';
 import { doneOf, goTo, logged, startRun, type LessonRun } from '../../session/lesson-run';
 
@@ -37,7 +46,8 @@ const client = useQueryClient();
 const { data: onBench } = useStudent(() => bench.studentId);
 const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.nextLesson?.id || null);
 const { data: lesson, error, refetch } = useLesson(id);
-const { data: student } = useStudent(() => lesson.value?.studentId ?? null);
+const taught = useTaught(() => lesson.value?.studentId ?? null);
+const { student, drilling, instrument, hookOn } = taught;
 watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: true });
 const proposed = ref<readonly PlanBlock[]>([]);
 const trouble = ref('');
@@ -100,17 +110,10 @@ const blocks = computed<PlanBlock[]>(() => {
 });
 const block = computed(() => blocks.value[run.value.at] ?? null);
 const next = computed(() => blocks.value[run.value.at + 1] ?? null);
-const hand = computed(() => student.value?.hand.value ?? averageHand);
-const instrument = computed(() => student.value?.instrument.value ?? standardGuitar);
-const limit = computed(() => student.value?.limits.value.gripEffort);
 const tempo = ref<number | null>(null);
 const drill = computed<Drill | null>(() => {
   if (!block.value?.recipe) return null;
-  const made = makeDrill(block.value.recipe, {
-    hand: hand.value,
-    instrument: instrument.value,
-    effortLimit: limit.value,
-  });
+  const made = makeDrill(block.value.recipe, drilling.value);
   return made.ok ? made.value : null;
 });
 watch(
@@ -121,9 +124,8 @@ watch(
   },
   { immediate: true },
 );
-const grips = computed(() =>
-  (drill.value?.items ?? []).flatMap((item) => (item.kind === 'grip' ? [item] : [])),
-);
+const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
+const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
 const at = ref(0);
 watch(block, () => (at.value = 0));
 const pair = computed(() =>
@@ -133,7 +135,7 @@ const pair = computed(() =>
 );
 const change = computed(() => {
   if (pair.value.length < 2) return null;
-  const graded = gradeChange(pair.value[0].frets, pair.value[1].frets, hand.value, instrument.value);
+  const graded = changeIn(pair.value[0].frets, pair.value[1].frets, drilling.value);
   return graded.ok ? graded.value : null;
 });
 const moves = computed(() => {
@@ -297,17 +299,21 @@ function bring() {
   brought.value = '';
   void go(() => blocks.value.findIndex((one) => one.id === entry.id));
 }
+const titled = () => (block.value ? say(block.value.title) : '');
 async function toHome() {
   if (!block.value?.recipe || !lesson.value) return;
   trouble.value = '';
   try {
     const recipe =
-      block.value.recipe.family === 'change loop' && tempo.value
-        ? { ...block.value.recipe, parameters: { ...block.value.recipe.parameters, tempoBpm: tempo.value } }
+      'tempoBpm' in block.value.recipe.parameters && tempo.value
+        ? ({
+            ...block.value.recipe,
+            parameters: { ...block.value.recipe.parameters, tempoBpm: tempo.value },
+          } as Recipe)
         : block.value.recipe;
     await call(routes.assignHome, {
       params: { studentId: lesson.value.studentId },
-      body: { id: uuid(), recipe, skillId: block.value.skillId, title: say(block.value.title) },
+      body: { id: uuid(), recipe, skillId: block.value.skillId, title: inPlainSchool(titled) },
     });
     said.value = `${say(block.value.title)} goes home.`;
   } catch (problem) {
@@ -383,12 +389,12 @@ const sub = computed(() =>
           <div class="pair">
             <figure v-for="(grip, i) in pair" :key="i">
               <figcaption class="display">
-                {{ chordText(grip.chord) }}
+                {{ nameChord(grip.chord) }}
                 <button
                   v-if="i === 0 && pair.length > 1"
                   type="button"
                   class="arrow"
-                  :disabled="grips.length < 3"
+                  :disabled="different < 3"
                   aria-label="Next change of the loop"
                   @click="at += 1"
                 >
@@ -403,6 +409,7 @@ const sub = computed(() =>
                 :chord="grip.chord"
                 :left-handed="instrument.leftHanded"
               />
+              <HookTag v-if="hookOn(grip.frets)" :hook="hookOn(grip.frets)!" />
             </figure>
           </div>
           <p v-if="moves.length" class="moves">
@@ -420,7 +427,7 @@ const sub = computed(() =>
             }}
           </p>
         </template>
-        <div v-else-if="drill && drill.recipe.family === 'root call'" class="calls">
+        <div v-else-if="drill && drill.judged === 'calls'" class="calls">
           <p class="display call">{{ say(drill.steps[at % drill.steps.length].ask) }}</p>
           <BButton variant="outline-secondary" size="lg" @click="at += 1">Next call</BButton>
         </div>

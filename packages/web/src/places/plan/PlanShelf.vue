@@ -3,12 +3,14 @@
 import type { StudentBody } from '@finch/contract';
 import { makeDrill } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
+import { handFor } from '@finch/core/shapes';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
 import { BLOCK_WORDS, whole } from '../../app/words';
 import { CATEGORY } from '../../instruments/categories';
 import { useSyllabus } from '../../session/queries';
+import { pinsOf } from '../../session/taught';
 
 const props = defineProps<{ student: StudentBody | null; taken: readonly string[]; swapping: boolean }>();
 const emit = defineEmits<{ put: [block: PlanBlock] }>();
@@ -54,7 +56,11 @@ function put(entry: (typeof shelf.value)[number]) {
   const student = props.student;
   if (!student) return;
   const recipe = entry.skill.practice[0];
-  const drill = makeDrill(recipe, { hand: student.hand.value, instrument: student.instrument.value });
+  const drill = makeDrill(recipe, {
+    hand: handFor(student.hand.value, student.schools),
+    instrument: student.instrument.value,
+    pins: pinsOf(student.marks),
+  });
   const share =
     drill.ok && drill.value.hasBarre
       ? drill.value.bursts.workSeconds / (drill.value.bursts.workSeconds + drill.value.bursts.restSeconds)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { gradeChange } from '@finch/core/changes';
-import { endsPlaying, makeDrill, type Drill, type Feel } from '@finch/core/drills';
+import { changeIn, endsPlaying, gripsInOrder, makeDrill, type Drill, type Feel } from '@finch/core/drills';
+import { changeMark, gripMark } from '@finch/core/grips';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
+import type { Form } from '@finch/core/shapes';
 import { soundSchedule } from '@finch/core/sound';
-import { tabColumns } from '@finch/core/score';
+import { staffBars, tabColumns } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { useWindowSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -11,20 +12,25 @@ import { useRouter } from 'vue-router';
 import IconLeave from '~icons/bi/box-arrow-right';
 import FinchMark from '../../app/FinchMark.vue';
 import { useKeys } from '../../app/keys';
-import { chordText, say, sayError } from '../../app/words';
+import { holdSchool } from '../../app/school';
+import { chordText, formText, nameChord, say, sayError } from '../../app/words';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import CountIn from '../../instruments/CountIn.vue';
 import { gripDegrees } from '../../instruments/degrees';
 import FeelPicker from '../../instruments/FeelPicker.vue';
+import HookTag from '../../instruments/HookTag.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
+import NeckQuiz from '../../instruments/NeckQuiz.vue';
+import StaffStrip from '../../instruments/StaffStrip.vue';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
 import { useBench } from '../../session/bench';
 import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
+import { pinsOf } from '../../session/taught';
 import { usePlayer } from '../../workers/player';
-import RootQuiz from './RootQuiz.vue';
-import StringRow from './StringRow.vue';
+import CountAnswer from './CountAnswer.vue';
+import RingAnswer from './RingAnswer.vue';
 import { emptyDraft, isComplete, takeOf, type Draft } from './take-draft';
 
 const seat = useSeat();
@@ -40,7 +46,12 @@ const cards = computed(() => data.value?.cards ?? []);
 const card = computed(() => cards.value[at.value] ?? null);
 const context = computed(() =>
   data.value
-    ? { hand: data.value.hand, instrument: data.value.instrument, effortLimit: data.value.limits.gripEffort }
+    ? {
+        hand: data.value.hand,
+        instrument: data.value.instrument,
+        effortLimit: data.value.limits.gripEffort,
+        pins: pinsOf(data.value.marks),
+      }
     : null,
 );
 const drill = computed<Drill | null>(() => {
@@ -56,6 +67,10 @@ const said = ref('');
 const trouble = ref('');
 const stoppedHere = ref<Feel | null>(null);
 const showTab = ref(false);
+const staff = ref(false);
+/** Prelude questions answered so far. */
+const predicted = ref(0);
+const guess = ref('');
 const loopAt = ref(0);
 watch(
   drill,
@@ -66,14 +81,25 @@ watch(
     started.value = null;
     takesHere.value = 0;
     loopAt.value = 0;
+    predicted.value = 0;
+    guess.value = '';
     player.stop();
   },
   { immediate: true },
 );
-const grips = computed(() =>
-  (drill.value?.items ?? []).flatMap((item) => (item.kind === 'grip' ? [item] : [])),
-);
-const isLoop = computed(() => drill.value?.recipe.family === 'change loop');
+const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
+const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
+const isLoop = computed(() => drill.value?.judged === 'changes');
+const question = computed(() => drill.value?.prelude[predicted.value] ?? null);
+function predict(choice: string) {
+  const asked = question.value?.answer;
+  if (asked?.kind !== 'choice') return;
+  guess.value =
+    choice === asked.right
+      ? `Right: ${formText(asked.right as Form)}.`
+      : `It is ${formText(asked.right as Form)}.`;
+  predicted.value += 1;
+}
 const pair = computed(() =>
   isLoop.value && grips.value.length
     ? [grips.value[loopAt.value % grips.value.length], grips.value[(loopAt.value + 1) % grips.value.length]]
@@ -81,18 +107,22 @@ const pair = computed(() =>
 );
 const change = computed(() => {
   if (!isLoop.value || pair.value.length < 2 || !context.value) return null;
-  const graded = gradeChange(
-    pair.value[0].frets,
-    pair.value[1].frets,
-    context.value.hand,
-    context.value.instrument,
-  );
+  const graded = changeIn(pair.value[0].frets, pair.value[1].frets, context.value);
   return graded.ok ? graded.value : null;
 });
+/** The teacher's own hooks on what is shown: the grip, and the change to it. */
+const hooks = computed(() => {
+  const pitches = data.value?.instrument.openPitches ?? [];
+  const [from, to] = [pair.value[0], pair.value[1] ?? pair.value[0]];
+  if (!from || !to || question.value) return [];
+  const subjects = [gripMark(to.frets, pitches), changeMark(from.frets, to.frets, pitches)];
+  return (data.value?.marks.hooks ?? []).filter((hook) => subjects.includes(hook.subject));
+});
+watch(data, (now) => now && holdSchool(now.schools), { immediate: true });
 const target = computed(() => (isLoop.value ? pair.value[1] : pair.value[0]) ?? null);
 const spoken = computed(() =>
   target.value
-    ? `${chordText(target.value.chord)}: ${target.value.frets.map((fret, s) => `string ${target.value!.frets.length - s} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}`}`).join(', ')}`
+    ? `${nameChord(target.value.chord)}: ${target.value.frets.map((fret, s) => `string ${target.value!.frets.length - s} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}`}`).join(', ')}`
     : '',
 );
 const stopped = computed(
@@ -103,19 +133,6 @@ const stopped = computed(
 );
 const silentCount = computed(() => target.value?.frets.filter((fret) => fret === null).length ?? 0);
 const complete = computed(() => (draft.value && drill.value ? isComplete(draft.value, drill.value) : false));
-const firstFault = computed(() => {
-  const recipe = drill.value?.recipe;
-  if (recipe?.family !== 'ring check' || !draft.value) return null;
-  const s = draft.value.strings.findIndex((answer) => answer === 'buzz' || answer === 'dead');
-  if (s < 0) return null;
-  const silent = recipe.parameters.grip.frets[s] === null;
-  return {
-    string: recipe.parameters.grip.frets.length - s,
-    silent,
-    answer: draft.value.strings[s],
-    finger: target.value?.fingers[s],
-  };
-});
 const toggle = async () => {
   if (player.playing.value) return player.stop();
   if (!drill.value || !data.value) return;
@@ -130,10 +147,10 @@ const faster = (by: number) => {
   if (draft.value?.tempoBpm) patch({ tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) });
   player.stop();
 };
-const counted = (by: number) => {
-  if (draft.value)
-    patch({ clean: Math.min(draft.value.of, Math.max(0, draft.value.clean + by)), done: true });
+const counted = (clean: number) => {
+  if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true });
 };
+const countedBy = (by: number) => counted((draft.value?.clean ?? 0) + by);
 const answer = (s: number, value: Draft['strings'][number]) => {
   if (draft.value) patch({ strings: draft.value.strings.map((one, i) => (i === s ? value : one)) });
 };
@@ -157,8 +174,7 @@ async function keep() {
   const made = drill.value;
   if (!made || !draft.value || !studentId.value || !card.value) return;
   if (!complete.value) {
-    said.value =
-      made.recipe.family === 'ring check' ? 'Say how each string rang first.' : 'Say how it went first.';
+    said.value = made.judged === 'strings' ? 'Say how each string rang first.' : 'Say how it went first.';
     return;
   }
   const needsFeel = (made.hasBarre || made.overLimit) && feel.value === null && !askedTwice.value;
@@ -217,8 +233,8 @@ useKeys([
     quiet: n > 1,
     run: () => cycle(n),
   })),
-  { key: '+', shown: '+ −', does: 'clean ones', run: () => counted(1) },
-  { key: '-', does: 'one fewer', run: () => counted(-1), quiet: true },
+  { key: '+', shown: '+ −', does: 'clean ones', run: () => countedBy(1) },
+  { key: '-', does: 'one fewer', run: () => countedBy(-1), quiet: true },
   { key: 'f', does: 'feel', run: () => document.querySelector<HTMLElement>('.feel button')?.focus() },
   { key: 'Enter', does: 'keep take', run: () => void keep() },
   { key: 'j', does: 'next card', run: () => go(at.value + 1) },
@@ -226,6 +242,9 @@ useKeys([
 ]);
 const minutesSoFar = computed(() =>
   cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0),
+);
+const bars = computed(() =>
+  drill.value && data.value ? staffBars(drill.value.score, data.value.instrument).slice(0, 4) : [],
 );
 const columns = computed(() =>
   drill.value ? tabColumns(drill.value.score).slice(0, isLoop.value ? 6 : 8) : [],
@@ -269,9 +288,9 @@ const columns = computed(() =>
             <h2 class="display big-title">
               {{
                 isLoop && pair.length > 1
-                  ? `${chordText(pair[0].chord)} → ${chordText(pair[1].chord)}`
+                  ? `${nameChord(pair[0].chord)} → ${nameChord(pair[1].chord)}`
                   : target
-                    ? chordText(target.chord)
+                    ? nameChord(target.chord)
                     : chordText(card.title)
               }}
             </h2>
@@ -280,8 +299,19 @@ const columns = computed(() =>
             >
           </div>
           <BecauseMark v-if="!phone">{{ say(card.because) }}</BecauseMark>
+          <div v-if="question?.answer.kind === 'choice'" class="prelude">
+            <p class="plain-words">{{ say(question.ask) }}</p>
+            <BButton
+              v-for="choice in question.answer.choices"
+              :key="choice"
+              variant="outline-secondary"
+              class="play"
+              @click="predict(choice)"
+              >{{ formText(choice as Form) }}</BButton
+            >
+          </div>
           <NeckBoard
-            v-if="target"
+            v-else-if="target"
             :frets="target.frets"
             :fingers="target.fingers"
             :degrees="gripDegrees(target)"
@@ -293,12 +323,14 @@ const columns = computed(() =>
             :height="phone ? 250 : 184"
           />
           <p v-else class="plain-words">{{ say(drill.steps[0].ask) }}</p>
-          <ChangeLedger v-if="change" :moves="change.fingers" class="room-ledger" />
+          <p v-if="guess" class="note" role="status">{{ guess }}</p>
+          <HookTag v-for="hook in hooks" :key="hook.subject" :hook="hook" />
+          <ChangeLedger v-if="change && !question" :moves="change.fingers" class="room-ledger" />
           <p v-if="drill.hasBarre" class="caution">
             Barre: press, check, release. {{ drill.bursts.count }} bursts of {{ drill.bursts.workSeconds }} s
             with {{ drill.bursts.restSeconds }} s of rest. Light as it rings, wrist nearly straight.
           </p>
-          <BButton v-if="grips.length > 2" variant="link" size="sm" @click="loopAt += 1"
+          <BButton v-if="different > 2" variant="link" size="sm" @click="loopAt += 1"
             >next change of the loop</BButton
           >
         </section>
@@ -327,7 +359,15 @@ const columns = computed(() =>
           >
         </section>
         <section v-if="!phone || showTab" class="sheet tab-sheet">
+          <div class="spread">
+            <span class="small">{{ staff ? 'written an octave above what sounds' : '' }}</span>
+            <BButton variant="link" size="sm" :aria-pressed="staff" @click="staff = !staff">{{
+              staff ? 'show tab' : 'show staff'
+            }}</BButton>
+          </div>
+          <StaffStrip v-if="staff" :bars="bars" />
           <TabStrip
+            v-else
             :columns="columns"
             :strings="data.instrument.openPitches.length"
             :now="player.elapsed.value - drill.score.countInBeats"
@@ -335,89 +375,30 @@ const columns = computed(() =>
           />
         </section>
         <section class="sheet answer-sheet">
-          <template v-if="drill.recipe.family === 'ring check'">
-            <div class="spread">
-              <h2>Take {{ takesHere + 1 }}: how did each string ring?</h2>
-              <span class="small">pluck one by one, slowly</span>
-            </div>
-            <StringRow
-              v-for="(fret, s) in drill.recipe.parameters.grip.frets"
-              :key="s"
-              :string="draft.strings.length - s"
-              :silent="fret === null"
-              :model-value="draft.strings[s]"
-              @update:model-value="answer(s, $event)"
-            />
-            <div v-if="firstFault" class="check-first">
-              <h3>
-                {{
-                  firstFault.silent
-                    ? `String ${firstFault.string} sounds and should not. Check first:`
-                    : `String ${firstFault.string} ${firstFault.answer === 'dead' ? 'is dead' : 'buzzed'}. Check first:`
-                }}
-              </h3>
-              <ol v-if="firstFault.silent">
-                <li>Does the fingertip next to it lean on it?</li>
-                <li>Is the strum too wide?</li>
-              </ol>
-              <ol v-else>
-                <li>
-                  Finger{{
-                    typeof firstFault.finger === 'number' && firstFault.finger > 0
-                      ? ` ${firstFault.finger}`
-                      : ''
-                  }}
-                  right behind the wire, not on it?
-                </li>
-                <li>Is a finger leaning on string {{ firstFault.string }}? A long nail?</li>
-                <li>Thumb low, so that the fingers arch?</li>
-                <li>Only then press a little more, or strike softer.</li>
-              </ol>
-              <p class="small">Still so? It may be the guitar. Keep the take; your teacher will look.</p>
-            </div>
-          </template>
-          <RootQuiz
-            v-else-if="drill.recipe.family === 'root call'"
+          <RingAnswer
+            v-if="drill.judged === 'strings'"
+            :drill="drill"
+            :take="takesHere + 1"
+            :answers="draft.strings"
+            :fingers="target?.fingers ?? []"
+            @answer="answer"
+          />
+          <NeckQuiz
+            v-else-if="drill.judged === 'calls'"
             :key="card.title + takesHere"
             :drill="drill"
             :instrument="data.instrument"
             @start="started ??= seat.now()"
-            @done="(right) => patch({ clean: right, done: true })"
+            @done="(outcomes) => patch({ outcomes, done: true })"
           />
-          <div v-else-if="drill.recipe.family === 'change loop'" class="counter">
-            <h2>Take {{ takesHere + 1 }}: {{ say(drill.question) }}</h2>
-            <div class="count">
-              <BButton
-                variant="outline-secondary"
-                class="square"
-                aria-label="One fewer clean"
-                @click="counted(-1)"
-                >−</BButton
-              ><span
-                ><b>{{ draft.clean }}</b> of {{ draft.of }} clean</span
-              ><BButton
-                variant="outline-secondary"
-                class="square"
-                aria-label="One more clean"
-                @click="counted(1)"
-                >+</BButton
-              >
-            </div>
-            <div class="quick">
-              <BButton
-                v-for="n in [10, 9, 8, 7, 5]"
-                :key="n"
-                variant="outline-secondary"
-                :aria-pressed="draft.done && draft.clean === n"
-                @click="patch({ clean: n, done: true })"
-                >{{ n }}</BButton><BButton
-                variant="outline-secondary"
-                :aria-pressed="draft.done && draft.clean === 0"
-                @click="patch({ clean: 0, done: true })"
-                >none</BButton
-              >
-            </div>
-          </div>
+          <CountAnswer
+            v-else-if="drill.judged === 'changes'"
+            :heading="`Take ${takesHere + 1}: ${say(drill.question)}`"
+            :clean="draft.clean"
+            :of="draft.of"
+            :done="draft.done"
+            @counted="counted"
+          />
           <div v-else class="counter">
             <h2>{{ say(drill.question) }}</h2>
             <p class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>
@@ -429,9 +410,9 @@ const columns = computed(() =>
               >Played</BButton
             >
           </div>
-          <p v-if="silentCount && drill.recipe.family === 'change loop'" class="small">
+          <p v-if="silentCount && isLoop" class="small">
             {{ silentCount }} string{{ silentCount > 1 ? 's' : '' }} silent in
-            {{ chordText(target?.chord ?? '') }}.
+            {{ nameChord(target?.chord ?? '') }}.
           </p>
         </section>
         <section class="sheet feel-sheet">
@@ -446,7 +427,7 @@ const columns = computed(() =>
                 said ||
                 (takesHere
                   ? `${takesHere} take${takesHere > 1 ? 's' : ''} kept`
-                  : drill.recipe.family === 'change loop' && draft.done
+                  : isLoop && draft.done
                     ? `${draft.clean} of ${draft.of} clean`
                     : '')
               }}
@@ -579,44 +560,6 @@ const columns = computed(() =>
 .play {
   min-height: 48px;
   font-size: 15.5px;
-}
-.counter {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  align-items: flex-start;
-}
-.count {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  font-size: 18px;
-}
-.count b {
-  font-size: 34px;
-}
-.quick {
-  display: flex;
-  gap: 6px;
-  flex-wrap: wrap;
-}
-.quick .btn {
-  min-width: 48px;
-  min-height: 48px;
-}
-.counter [aria-pressed='true'] {
-  background: var(--wash-crown);
-  border-color: var(--crown);
-}
-.check-first {
-  border-top: 4px solid var(--wingbar);
-  margin-top: 8px;
-  padding-top: 6px;
-}
-.check-first ol {
-  list-style: decimal;
-  padding-left: 20px;
-  font-size: 14px;
 }
 .keep-acts {
   display: flex;

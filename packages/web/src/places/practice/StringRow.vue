@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One string answers for itself: straight is clean, a wave buzzes, dots are dead. */
-import type { StringAnswer } from './take-draft';
+import type { StringAnswer } from '@finch/core/drills';
 
 const props = defineProps<{ string: number; silent: boolean; modelValue: StringAnswer | null }>();
 const emit = defineEmits<{ 'update:modelValue': [answer: StringAnswer] }>();

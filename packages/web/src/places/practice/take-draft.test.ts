@@ -58,8 +58,15 @@ test('a warm up is done, a root call is a quiz', () => {
       context,
     ),
   );
-  expect(takeOf({ ...emptyDraft(calls), clean: 11, done: true }, calls, null, when)).toMatchObject({
+  const outcomes = Array.from({ length: 12 }, (_, i) => (i === 5 ? ('late' as const) : ('clean' as const)));
+  expect(takeOf({ ...emptyDraft(calls), outcomes, done: true }, calls, null, when)).toMatchObject({
     source: 'quiz',
     result: 'clean',
+    steps: outcomes,
+  });
+  // Broken off before the first answer: nothing came right, and nothing else is claimed.
+  expect(takeOf({ ...emptyDraft(calls), done: true }, calls, null, when)).toMatchObject({
+    result: 'not yet',
+    steps: ['late'],
   });
 });

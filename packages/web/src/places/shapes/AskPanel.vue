@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** What to search: the chord, and everything that may be asked of a grip. */
-import { STYLES, USES } from '@finch/core/shapes';
+import { FORM_ORDER, STYLES, USES } from '@finch/core/shapes';
 import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
 import { computed, useTemplateRef } from 'vue';
-import { chordText, degreeText, noteSigns, sayProblem } from '../../app/words';
+import { school } from '../../app/school';
+import { chordText, degreeText, formText, noteSigns, sayProblem } from '../../app/words';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{
@@ -33,16 +34,55 @@ const rootOptions = computed(() => [
   { value: null, text: 'any' },
   ...strings.value.map((string) => ({ value: string, text: `string ${string}` })),
 ]);
-const formOptions = [
+const formOptions = computed(() => [
   { value: null, text: 'any' },
-  ...['C', 'A', 'G', 'E', 'D'].map((form) => ({ value: form, text: `${form} form` })),
+  ...FORM_ORDER.map((form) => ({ value: form, text: formText(form) })),
+]);
+const positionOptions = [
+  { value: null, text: 'any' },
+  ...Array.from({ length: 15 }, (_, i) => ({ value: i + 1, text: `index at ${i + 1}` })),
 ];
+const rootInBass = computed({
+  get: () => asked.rootInBass ?? school().root === 'in the bass',
+  set: (on) => (asked.rootInBass = on),
+});
 const fretOptions = Array.from({ length: 16 }, (_, fret) => ({ value: fret, text: String(fret) }));
 const useOptions = [{ value: null, text: 'any use' }, ...USES.map((use) => ({ value: use, text: use }))];
 const styleOptions = [
   { value: null, text: 'any style' },
   ...STYLES.map((style) => ({ value: style, text: style })),
 ];
+/** A string set by one choice: those strings must sound, the others stay out. */
+const SETS = [
+  '6 5 4 3 2 1',
+  '5 4 3 2',
+  '4 3 2 1',
+  '6 5 4',
+  '5 4 3',
+  '4 3 2',
+  '3 2 1',
+  '6 4 3 2',
+  '5 4 3 2 1',
+];
+const setOptions = computed(() => [
+  { value: null, text: 'any set' },
+  ...SETS.filter((set) => Number(set[0]) <= props.stringCount).map((set) => ({ value: set, text: set })),
+]);
+const setAsked = computed({
+  get: () => {
+    const must = strings.value.filter((string) => asked.strings[string] === 'must');
+    const rest = strings.value.filter((string) => asked.strings[string] !== 'leave');
+    return must.length > 0 && must.length === rest.length && SETS.includes(must.join(' '))
+      ? must.join(' ')
+      : null;
+  },
+  set: (set: string | null) => {
+    const inside = set?.split(' ').map(Number) ?? null;
+    asked.strings = Object.fromEntries(
+      strings.value.map((string) => [string, !inside ? 'any' : inside.includes(string) ? 'must' : 'leave']),
+    );
+  },
+});
 function focus() {
   box.value?.focus();
   box.value?.select();
@@ -136,7 +176,7 @@ defineExpose({ focus, cycle });
     </p>
     <h2>Must have</h2>
     <div class="must">
-      <BFormCheckbox v-model="asked.rootInBass">Root lowest</BFormCheckbox>
+      <BFormCheckbox v-model="rootInBass">Root lowest</BFormCheckbox>
       <BFormCheckbox
         :model-value="asked.open === 'none'"
         @update:model-value="(on) => (asked.open = on ? 'none' : 'any')"
@@ -154,6 +194,8 @@ defineExpose({ focus, cycle });
     <div class="pair">
       <label>Root on<BFormSelect v-model="asked.rootString" size="sm" :options="rootOptions" /></label>
       <label>Form<BFormSelect v-model="asked.form" size="sm" :options="formOptions" /></label>
+      <label>Position<BFormSelect v-model="asked.position" size="sm" :options="positionOptions" /></label>
+      <label>Strings<BFormSelect v-model="setAsked" size="sm" :options="setOptions" /></label>
       <label>Lowest note<BFormSelect v-model="asked.inversion" size="sm" :options="degreeOptions" /></label>
       <label>Top note<BFormSelect v-model="asked.top" size="sm" :options="degreeOptions" /></label>
       <label>From fret<BFormSelect v-model="asked.fromFret" size="sm" :options="fretOptions" /></label>

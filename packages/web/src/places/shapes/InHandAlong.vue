@@ -4,7 +4,7 @@ import { fretsText, type Frets } from '@finch/core/grips';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { computed } from 'vue';
-import { chordText, degreeText } from '../../app/words';
+import { chordText, degreeText, formText, fretsMoved } from '../../app/words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import type { AlongNeck } from '../../workers/bench.worker';
 
@@ -43,11 +43,27 @@ const halves = computed(() =>
             :left-handed="leftHanded"
           />
           <span v-else class="none">out of this hand’s reach</span>
-          <b>{{ place.form }} form</b>
+          <b>{{ formText(place.form) }}</b>
           <small>fret {{ place.fret }}, root on {{ place.rootString }}</small>
         </button>
       </li>
     </ul>
+    <template v-if="along.closed.length">
+      <h2>Closed with a barre: {{ formText(along.closed[0].form) }}</h2>
+      <ul class="closed">
+        <li v-for="(one, i) in along.closed" :key="one.chord.symbol">
+          <button
+            type="button"
+            class="cell"
+            :disabled="one.effort === null"
+            @click="emit('use', one.chord.symbol, one.closed)"
+          >
+            <b>{{ chordText(one.chord.symbol) }}</b><small>index at {{ i + 1 }}</small
+            ><small>{{ one.effort === null ? 'out of reach' : `effort ${Math.round(one.effort)}` }}</small>
+          </button>
+        </li>
+      </ul>
+    </template>
     <template v-if="halves.length">
       <h2>In two halves</h2>
       <ul class="alongs">
@@ -101,8 +117,7 @@ const halves = computed(() =>
             />
             <b>{{ chordText(rung.chord.symbol) }}</b>
             <small v-if="rung.moves[0]"
-              >string {{ rung.moves[0].string }} {{ rung.moves[0].by > 0 ? 'up' : 'down' }}
-              {{ Math.abs(rung.moves[0].by) }}</small
+              >string {{ rung.moves[0].string }}, {{ fretsMoved(rung.moves[0].by) }}</small
             ><small v-else>start</small>
           </button>
         </li>
@@ -121,6 +136,14 @@ const halves = computed(() =>
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
+}
+.closed {
+  display: grid;
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+  gap: 2px 4px;
+}
+.closed small {
+  display: block;
 }
 .alongs button {
   background: none;

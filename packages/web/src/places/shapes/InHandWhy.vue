@@ -5,7 +5,7 @@ import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { chordText, PART_WORDS, say } from '../../app/words';
+import { nameChord, PART_WORDS, say } from '../../app/words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { PART_CATEGORY } from '../../instruments/categories';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
@@ -73,7 +73,7 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
     </table>
     <div v-if="change && held" class="change">
       <div class="spread">
-        <h2>{{ chordText(held.chord.symbol) }} → {{ chordText(chord.symbol) }}</h2>
+        <h2>{{ nameChord(held.chord.symbol) }} → {{ nameChord(chord.symbol) }}</h2>
         <b>{{ Math.round(change.changesPerMinute) }} a minute · {{ Math.round(change.tempoBpm) }} bpm</b>
       </div>
       <ChangeLedger :moves="change.fingers" />

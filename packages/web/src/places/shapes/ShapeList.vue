@@ -2,6 +2,9 @@
 /** The grips found, as cards, most useful first; when none are, which limit it was and the step that helps. */
 import { effortBand } from '@finch/core/effort';
 import { fretsText } from '@finch/core/grips';
+import type { CardShow, GradedGrip } from '@finch/core/shapes';
+import { useVirtualList } from '@vueuse/core';
+import { computed, watch } from 'vue';
 import { BButton } from 'bootstrap-vue-next';
 import { sayStep } from '../../app/words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
@@ -14,10 +17,39 @@ const props = defineProps<{
   limit: number | null;
   who: string;
   leftHanded: boolean;
-  show: 'fingers' | 'degrees';
+  show: CardShow;
 }>();
 const emit = defineEmits<{ big: [] }>();
-const { list, shown, picked, chord, searching, failed, steps, foundFor } = props.search;
+const { list, picked, pickedIndex, chord, searching, failed, steps, foundFor } = props.search;
+const COLUMNS = 3;
+const ROW_HEIGHT = 214;
+const rows = computed(() =>
+  Array.from({ length: Math.ceil(list.value.length / COLUMNS) }, (_, i) =>
+    list.value.slice(i * COLUMNS, (i + 1) * COLUMNS),
+  ),
+);
+// Only the rows in sight are drawn: a chord may have twelve thousand grips.
+const {
+  list: inSight,
+  containerProps,
+  wrapperProps,
+  scrollTo,
+} = useVirtualList(rows, {
+  itemHeight: ROW_HEIGHT,
+  overscan: 2,
+});
+const indexOf = (row: number, column: number) => row * COLUMNS + column;
+const isPicked = (grip: GradedGrip) => grip === picked.value;
+watch(foundFor, () => containerProps.ref.value?.scrollTo({ top: 0 }));
+/** Brings a card into sight when the keys walk past the edge. */
+function reveal(index: number) {
+  const box = containerProps.ref.value;
+  const row = Math.floor(index / COLUMNS);
+  if (!box) return;
+  const top = row * ROW_HEIGHT;
+  if (top < box.scrollTop || top + ROW_HEIGHT > box.scrollTop + box.clientHeight) scrollTo(row);
+}
+watch(pickedIndex, (index) => index >= 0 && reveal(index));
 </script>
 
 <template>
@@ -44,39 +76,47 @@ const { list, shown, picked, chord, searching, failed, steps, foundFor } = props
         </li>
       </ul>
     </div>
-    <ul class="cards scroll" :data-chord="foundFor">
-      <li v-for="(grip, i) in list.slice(0, shown)" :id="`card-${i}`" :key="fretsText(grip.frets)">
-        <button
-          type="button"
-          :aria-pressed="grip === picked"
-          :class="{ on: grip === picked }"
-          @click="search.pickFrets(grip.frets)"
-          @dblclick="emit('big')"
-        >
-          <span class="card-head"
-            ><ShimMark :effort="grip.effort.total" :limit="limit" /><b>{{ Math.round(grip.effort.total) }}</b
-            ><span class="band">{{
-              limit !== null && grip.effort.total > limit ? 'over limit' : effortBand(grip.effort.total)
-            }}</span></span
+    <div
+      v-bind="containerProps"
+      class="cards scroll"
+      tabindex="0"
+      aria-label="Shapes found"
+      :data-chord="foundFor"
+    >
+      <ul v-bind="wrapperProps">
+        <li v-for="row in inSight" :key="row.index" class="card-row" :style="{ height: `${ROW_HEIGHT}px` }">
+          <button
+            v-for="(grip, column) in row.data"
+            :id="`card-${indexOf(row.index, column)}`"
+            :key="fretsText(grip.frets)"
+            type="button"
+            :aria-pressed="isPicked(grip)"
+            :class="{ on: isPicked(grip) }"
+            @click="search.pickFrets(grip.frets)"
+            @dblclick="emit('big')"
           >
-          <ShapeCard
-            :frets="grip.frets"
-            :fingers="grip.fingers"
-            :degrees="grip.degrees"
-            :notes="grip.notes"
-            :chord="chord?.symbol"
-            :show="show"
-            :left-handed="leftHanded"
-          />
-          <span class="small">{{ nameOfShape(grip) }}</span>
-        </button>
-      </li>
-      <li v-if="list.length > shown" class="more">
-        <b>{{ list.length - shown }} more</b>
-        <p class="small">What this hand cannot reach is not counted.</p>
-        <BButton variant="outline-secondary" size="sm" @click="search.showMore()">Show more</BButton>
-      </li>
-    </ul>
+            <span class="card-head"
+              ><ShimMark :effort="grip.effort.total" :limit="limit" /><b>{{
+                Math.round(grip.effort.total)
+              }}</b
+              ><span class="band">{{
+                limit !== null && grip.effort.total > limit ? 'over limit' : effortBand(grip.effort.total)
+              }}</span></span
+            >
+            <ShapeCard
+              :frets="grip.frets"
+              :fingers="grip.fingers"
+              :degrees="grip.degrees"
+              :notes="grip.notes"
+              :chord="chord?.symbol"
+              :show="show"
+              :left-handed="leftHanded"
+            />
+            <span class="small">{{ nameOfShape(grip) }}</span>
+          </button>
+        </li>
+      </ul>
+    </div>
   </section>
 </template>
 
@@ -87,30 +127,26 @@ const { list, shown, picked, chord, searching, failed, steps, foundFor } = props
   padding-bottom: 0;
 }
 .cards {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  align-content: start;
   flex: 1;
   min-height: 0;
   margin-top: 8px;
   border-top: 1px solid var(--line);
 }
-.cards li {
+.card-row {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   border-bottom: 1px solid var(--line);
-  border-right: 1px solid var(--line);
-  min-height: 196px;
-}
-.cards li:nth-child(3n) {
-  border-right: 0;
 }
 .cards button {
   width: 100%;
   height: 100%;
   background: none;
   border: 3px solid transparent;
+  border-right: 1px solid var(--line);
   border-radius: 3px;
   color: var(--ink);
   text-align: left;
+  overflow: hidden;
   padding: 6px 8px;
   display: flex;
   flex-direction: column;
@@ -139,15 +175,6 @@ const { list, shown, picked, chord, searching, failed, steps, foundFor } = props
   margin-left: auto;
   font-size: 12.5px;
   color: var(--ink2);
-}
-.cards .more {
-  padding: 14px;
-}
-.cards .more button {
-  height: auto;
-  width: auto;
-  min-height: 32px;
-  border: 1px solid var(--line-strong);
 }
 .steps li {
   display: flex;

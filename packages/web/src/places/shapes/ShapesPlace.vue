@@ -1,24 +1,31 @@
 <script setup lang="ts">
-import { effortBand, gradeGrip } from '@finch/core/effort';
-import { averageHand, standardGuitar } from '@finch/core/fretboard';
-import { fretsText, type Frets } from '@finch/core/grips';
-import type { Form, OneNoteChange, StandIn } from '@finch/core/shapes';
+import { gradeIn } from '@finch/core/drills';
+import { effortBand } from '@finch/core/effort';
+import { changeMark, fretsText, gripMark, type Frets } from '@finch/core/grips';
+import type { CardShow, Form, GradedGrip, OneNoteChange, PaperCard, StandIn } from '@finch/core/shapes';
 import { BButton, BModal } from 'bootstrap-vue-next';
-import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import { useKeys } from '../../app/keys';
-import { chordText } from '../../app/words';
+import { nameChord } from '../../app/words';
+import HookTag from '../../instruments/HookTag.vue';
 import ChordName from '../../instruments/ChordName.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { useBench } from '../../session/bench';
-import { useStudent } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { useTaught } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
 import type { AlongNeck } from '../../workers/bench.worker';
 import AskPanel from './AskPanel.vue';
+import FingeringPick from './FingeringPick.vue';
+import { useGathered } from './gathered';
+import HookEditor from './HookEditor.vue';
+import PaperDialog from './PaperDialog.vue';
 import InHandAlong from './InHandAlong.vue';
+import InHandCompare from './InHandCompare.vue';
 import InHandNames from './InHandNames.vue';
 import InHandOneNote from './InHandOneNote.vue';
 import InHandWhy from './InHandWhy.vue';
@@ -33,10 +40,12 @@ import { useShapeSearch } from './use-shape-search';
 const bench = useBench();
 const route = useRoute();
 const router = useRouter();
-const { data: student } = useStudent(() => bench.studentId);
-const hand = computed(() => student.value?.hand.value ?? averageHand);
-const instrument = computed(() => student.value?.instrument.value ?? standardGuitar);
-const limit = computed(() => student.value?.limits.value.gripEffort ?? null);
+const seat = useSeat();
+const taught = useTaught(() => bench.studentId);
+const { student, hand, instrument, limit, drilling, marks, hookOn } = taught;
+const owner = computed(() =>
+  student.value ? { id: student.value.id, first: student.value.name.split(' ')[0] } : null,
+);
 const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}’s` : 'a middle'));
 const leftHanded = computed(() => instrument.value.leftHanded);
 const query = (name: string, otherwise: string) => {
@@ -50,18 +59,32 @@ const search = useShapeSearch({
   hand,
   instrument,
 });
-const { picked, chord, pickedText, settled, typed, asked } = search;
-const actions = useShapeActions({ picked, chord, hand, instrument });
+const { chord, list, pickedText, settled, typed, asked } = search;
+/** The grip in hand with the fingers this student is taught. */
+const picked = computed(() => {
+  const grip = search.picked.value;
+  if (!grip) return null;
+  const graded = gradeIn(grip.frets, drilling.value);
+  return graded.ok ? { ...grip, fingers: graded.value.fingering.fingers } : grip;
+});
+const actions = useShapeActions({ picked, chord, drilling });
 const { said, trouble, change } = actions;
-const show = ref<'fingers' | 'degrees'>('fingers');
+const SHOWS: readonly { id: CardShow; name: string }[] = [
+  { id: 'fingers', name: 'Fingers' },
+  { id: 'degrees', name: 'Intervals' },
+  { id: 'notes', name: 'Notes' },
+];
+const show = ref<CardShow>('fingers');
 const big = ref(false);
 const sheet = ref(false);
 const neck = ref(false);
+const paper = ref(false);
+const gathered = useGathered();
 const ask = useTemplateRef<InstanceType<typeof AskPanel>>('ask');
 
 const effort = computed(() => {
   if (!picked.value) return null;
-  const graded = gradeGrip(picked.value.frets, hand.value, instrument.value);
+  const graded = gradeIn(picked.value.frets, drilling.value);
   return graded.ok ? graded.value : null;
 });
 const over = computed(() =>
@@ -75,7 +98,8 @@ const TABS = [
   { id: 'why', name: 'Why and easier' },
   { id: 'one', name: 'One note' },
   { id: 'along', name: 'Along the neck' },
-  { id: 'names', name: 'Names' },
+  { id: 'compare', name: 'Compare' },
+  { id: 'names', name: 'Names, hook' },
 ] as const;
 const given = query('tab', 'why');
 const tab = ref(TABS.find((one) => one.id === given)?.id ?? 'why');
@@ -120,24 +144,67 @@ watch([settled, pickedText, tab, () => writeAsked(asked)], ([symbol, frets, show
     },
   });
 });
-function step(by: number) {
-  const at = search.step(by);
-  if (at >= 0)
-    void nextTick(() => document.getElementById(`card-${at}`)?.scrollIntoView({ block: 'nearest' }));
-}
 /** Takes another chord's grip into the hand. */
 function use(symbol: string, frets: Frets) {
   typed.value = symbol;
   pickedText.value = fretsText(frets);
+}
+const hook = computed(() => (picked.value ? hookOn(picked.value.frets) : null));
+/** The hook hangs on the change while another grip is held, else on the grip. */
+const hookSubject = computed(() => {
+  const pitches = instrument.value.openPitches;
+  const [from, to] = [actions.held.value?.grip, picked.value];
+  if (!to) return '';
+  return from && change.value ? changeMark(from.frets, to.frets, pitches) : gripMark(to.frets, pitches);
+});
+const hookWhat = computed(() => {
+  const to = nameChord(chord.value?.symbol ?? '');
+  const from = actions.held.value;
+  return from && change.value ? `${nameChord(from.chord.symbol)} → ${to}` : `this ${to}`;
+});
+const cardFor = (grip: GradedGrip, symbol: string): PaperCard => ({
+  frets: grip.frets,
+  fingers: grip.fingers,
+  degrees: grip.degrees.map((degree) => (degree === 'bass' ? null : degree)),
+  notes: grip.notes,
+  name: nameChord(symbol),
+  under: `${nameOfShape(grip)}; effort ${Math.round(grip.effort.total)}${hookOn(grip.frets)?.nickname ? `; “${hookOn(grip.frets)?.nickname}”` : ''}`,
+});
+const paperFoot = computed(
+  () =>
+    `${seat.studio?.name ?? ''}${student.value ? `, for ${student.value.name}` : ''}. Light pressure; pain means stop.`,
+);
+function gather() {
+  if (!picked.value || !chord.value) return;
+  gathered.add(cardFor(picked.value, chord.value.symbol));
+  said.value = `On the page: ${gathered.cards.value.length} card${gathered.cards.value.length === 1 ? '' : 's'}. Print it under Paper.`;
+}
+function drill() {
+  if (!picked.value || !chord.value) return;
+  const from = actions.held.value;
+  void router.push({
+    name: 'drills',
+    query: {
+      chord: chord.value.symbol,
+      frets: fretsText(picked.value.frets),
+      ...(from && change.value
+        ? { family: 'change loop', from: from.chord.symbol, fromFrets: fretsText(from.grip.frets) }
+        : {}),
+    },
+  });
 }
 function useStandIn(one: StandIn | undefined) {
   if (one && !one.capo) search.pickFrets(one.grip.frets);
 }
 useKeys([
   { key: '/', does: 'enter a chord', run: () => ask.value?.focus() },
-  { key: 'ArrowRight', shown: '← →', does: 'next shape', run: () => step(1) },
-  { key: 'ArrowLeft', does: 'previous shape', run: () => step(-1), quiet: true },
-  { key: 'i', does: 'intervals', run: () => (show.value = show.value === 'fingers' ? 'degrees' : 'fingers') },
+  { key: 'ArrowRight', shown: '← →', does: 'next shape', run: () => search.step(1) },
+  { key: 'ArrowLeft', does: 'previous shape', run: () => search.step(-1), quiet: true },
+  {
+    key: 'i',
+    does: 'intervals, notes',
+    run: () => (show.value = SHOWS[(SHOWS.findIndex((one) => one.id === show.value) + 1) % SHOWS.length].id),
+  },
   { key: 'b', does: 'show big', run: () => (big.value = true) },
   { key: 'h', does: 'hear', run: () => void actions.hear() },
   { key: 'e', does: 'use easier', run: () => useStandIn(standIns.value.find((one) => !one.capo)) },
@@ -164,10 +231,18 @@ onMounted(() => ask.value?.focus());
     <PatternDefs />
     <Teleport defer to="#bench-tools">
       <div class="segments" role="group" aria-label="What the dots say">
-        <button type="button" :aria-pressed="show === 'fingers'" @click="show = 'fingers'">Fingers</button>
-        <button type="button" :aria-pressed="show === 'degrees'" @click="show = 'degrees'">Intervals</button>
+        <button
+          v-for="one in SHOWS"
+          :key="one.id"
+          type="button"
+          :aria-pressed="show === one.id"
+          @click="show = one.id"
+        >
+          {{ one.name }}
+        </button>
       </div>
       <BButton variant="outline-secondary" :disabled="!picked" @click="big = true">Show big</BButton>
+      <BButton variant="outline-secondary" :disabled="!picked" @click="paper = true">Paper…</BButton>
     </Teleport>
     <AskPanel
       ref="ask"
@@ -212,12 +287,17 @@ onMounted(() => ask.value?.focus());
                 }}{{ over > 0 ? `, ${over} over the limit` : limit !== null ? ', inside the limit' : '' }}</b
               >
             </p>
-            <p v-if="effort.ties.length" class="small">
-              {{ effort.ties.length }} other fingering{{ effort.ties.length > 1 ? 's are' : ' is' }} as easy:
-              {{ effort.ties.map((tie) => tie.fingers.map((f) => f ?? 'x').join('')).join(', ') }}.
-            </p>
+            <HookTag v-if="hook" :hook="hook" />
           </div>
         </div>
+        <FingeringPick
+          :frets="picked.frets"
+          :effort="effort"
+          :drilling="drilling"
+          :marks="marks"
+          :student="owner"
+          @kept="taught.refresh()"
+        />
         <p v-if="caution || over > 0" class="caution">
           {{ caution ? 'A barre: press, check, release; at most a bar long, never held as a contest. ' : ''
           }}{{ over > 0 ? 'Over this hand’s limit: take one below.' : '' }}
@@ -232,6 +312,8 @@ onMounted(() => ask.value?.focus());
             @click="actions.hold"
             >Hold</BButton
           >
+          <BButton variant="outline-secondary" @click="gather">To page</BButton>
+          <BButton variant="outline-secondary" @click="drill">Drill it</BButton>
           <BButton variant="outline-secondary" @click="actions.home">To homework</BButton>
           <BButton class="pri" variant="dark" @click="actions.put">{{
             change ? 'Loop in plan' : 'Put in plan'
@@ -280,7 +362,25 @@ onMounted(() => ask.value?.focus());
             :left-handed="leftHanded"
             @use="use"
           />
-          <InHandNames v-else :grip="picked" :instrument="instrument" />
+          <InHandCompare
+            v-else-if="tab === 'compare'"
+            :grip="picked"
+            :chord="chord"
+            :drilling="drilling"
+            :actions="actions"
+            :left-handed="leftHanded"
+            :show="show"
+          />
+          <template v-else>
+            <InHandNames :grip="picked" :instrument="instrument" />
+            <HookEditor
+              v-if="seat.teaches"
+              :subject="hookSubject"
+              :what="hookWhat"
+              :hook="marks.hooks.find((one) => one.subject === hookSubject) ?? null"
+              @kept="taught.refresh()"
+            />
+          </template>
         </div>
       </template>
       <p v-else class="empty">
@@ -291,7 +391,7 @@ onMounted(() => ask.value?.focus());
         }}
       </p>
     </section>
-    <BModal v-model="big" size="xl" centered :title="chord ? chordText(chord.symbol) : ''" no-footer>
+    <BModal v-model="big" size="xl" centered :title="chord ? nameChord(chord.symbol) : ''" no-footer>
       <div class="big-show">
         <ShapeCard
           v-if="picked"
@@ -306,6 +406,16 @@ onMounted(() => ask.value?.focus());
         />
       </div>
     </BModal>
+    <PaperDialog
+      v-model="paper"
+      :one="picked && chord ? cardFor(picked, chord.symbol) : null"
+      :list="list.slice(0, 12).map((grip) => cardFor(grip, chord?.symbol ?? ''))"
+      :gathered="gathered.cards.value"
+      :show="show"
+      :left-handed="leftHanded"
+      :foot="paperFoot"
+      @clear="gathered.clear()"
+    />
     <FretPicker
       v-model="neck"
       :strings="instrument.openPitches.length"

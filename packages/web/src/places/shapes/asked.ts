@@ -1,9 +1,12 @@
 /** What is asked of a grip, as the controls of the Shapes bench hold it, and the limits of the search it means. */
 import {
+  DEFAULT_SCHOOLS,
+  schoolLimits,
   STYLES,
   USES,
   type Form,
   type LimitStep,
+  type Schools,
   type ShapeLimits,
   type Style,
   type Use,
@@ -12,13 +15,15 @@ import * as v from 'valibot';
 
 /** `null` and `any` ask nothing. */
 export interface Asked {
-  rootInBass: boolean;
+  /** Null: as the school has it. */
+  rootInBass: boolean | null;
   open: 'any' | 'none' | 'some';
   barre: boolean;
   effortUpTo: number;
   strings: Record<number, 'any' | 'must' | 'leave'>;
   rootString: number | null;
   form: Form | null;
+  position: number | null;
   inversion: string | null;
   top: string | null;
   fromFret: number;
@@ -28,13 +33,14 @@ export interface Asked {
 }
 
 export const NOTHING_ASKED: Asked = {
-  rootInBass: true,
+  rootInBass: null,
   open: 'any',
   barre: true,
   effortUpTo: 100,
   strings: {},
   rootString: null,
   form: null,
+  position: null,
   inversion: null,
   top: null,
   fromFret: 0,
@@ -44,13 +50,13 @@ export const NOTHING_ASKED: Asked = {
 };
 
 /** The limits of the search that the controls mean. */
-export function limitsOf(asked: Asked): Partial<ShapeLimits> {
+export function limitsOf(asked: Asked, schools: Schools = DEFAULT_SCHOOLS): Partial<ShapeLimits> {
   const by = (what: 'must' | 'leave') =>
     Object.entries(asked.strings)
       .filter(([, how]) => how === what)
       .map(([string]) => Number(string));
   return {
-    bass: asked.rootInBass && asked.inversion === null ? 'root' : 'any',
+    ...bassOf(asked, schools),
     allowOpen: asked.open !== 'none',
     wantOpen: asked.open === 'some',
     allowBarre: asked.barre,
@@ -59,11 +65,20 @@ export function limitsOf(asked: Asked): Partial<ShapeLimits> {
     mustMute: by('leave'),
     rootString: asked.rootString,
     form: asked.form,
+    position: asked.position,
     inversion: asked.inversion,
     top: asked.top,
     minFret: asked.fromFret,
     maxFret: Math.max(asked.fromFret, asked.toFret),
   };
+}
+
+/** Where the lowest note may lie: asked by hand, else as the school has it. */
+function bassOf(asked: Asked, schools: Schools): Partial<ShapeLimits> {
+  if (asked.inversion !== null) return { bass: 'any' };
+  const byHand = asked.rootInBass;
+  if (byHand === false) return { ...schoolLimits(schools), bass: 'any' };
+  return byHand === true ? schoolLimits({ ...schools, root: 'in the bass' }) : schoolLimits(schools);
 }
 
 /** The controls after a step that fills an empty list was taken. */
@@ -80,6 +95,7 @@ export function givenWay(asked: Asked, way: LimitStep): Asked {
     else if (limit === 'mustSound' || limit === 'mustMute') next.strings = {};
     else if (limit === 'rootString') next.rootString = null;
     else if (limit === 'form') next.form = null;
+    else if (limit === 'position') next.position = null;
     else if (limit === 'inversion') next.inversion = null;
     else if (limit === 'top') next.top = null;
   });
@@ -90,13 +106,14 @@ const degree = v.nullable(v.pipe(v.string(), v.regex(/^(?:b{0,2}|#{0,2})(?:1[0-3
 const fret = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24));
 const askedSchema = v.partial(
   v.object({
-    rootInBass: v.boolean(),
+    rootInBass: v.nullable(v.boolean()),
     open: v.picklist(['any', 'none', 'some']),
     barre: v.boolean(),
     effortUpTo: v.pipe(v.number(), v.minValue(10), v.maxValue(100)),
     strings: v.record(v.pipe(v.string(), v.regex(/^[1-8]$/)), v.picklist(['any', 'must', 'leave'])),
     rootString: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8))),
     form: v.nullable(v.picklist(['C', 'A', 'G', 'E', 'D'])),
+    position: v.nullable(fret),
     inversion: degree,
     top: degree,
     fromFret: fret,

@@ -1,8 +1,7 @@
 /** What a grip is called on a card, and what a stand-in gives up, in words. */
+import type { FingerLabel } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
-import { degreeText } from '../../app/words';
-
-const frets = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
+import { degreeText, formText, fretsMoved } from '../../app/words';
 
 /** Degrees a grip leaves out, without the root, which is said apart. */
 const lostIn = (grip: GradedGrip): string[] =>
@@ -12,11 +11,12 @@ const lostIn = (grip: GradedGrip): string[] =>
 export function nameOfShape(grip: GradedGrip): string {
   const low = grip.frets.filter((fret): fret is number => fret !== null && fret > 0);
   const fret = low.length ? `fret ${Math.min(...low)}` : 'all open';
+  const form = grip.form ? formText(grip.form) : 'a form';
   const kind = {
     open: 'open chord',
     shell: `shell, ${fret}`,
-    movable: `${grip.form} form, ${fret}`,
-    part: `part of the ${grip.form} form, ${fret}`,
+    movable: `${form}, ${fret}`,
+    part: `part of ${form}, ${fret}`,
     triad: `close triad, ${fret}`,
   };
   const where = grip.layout ? kind[grip.layout] : fret;
@@ -25,6 +25,10 @@ export function nameOfShape(grip: GradedGrip): string {
   const lowest = grip.inversion === '1' || grip.slashBass ? '' : `, ${degreeText(grip.inversion)} lowest`;
   return where + gone + lowest;
 }
+
+/** Fingers as players write them, thickest string first: `x32010`. */
+export const fingersText = (fingers: readonly FingerLabel[]): string =>
+  fingers.map((finger) => finger ?? 'x').join('');
 
 export const STAND_IN_WORDS: Readonly<Record<StandIn['kind'], string>> = {
   'fewer strings': 'Fewer strings',
@@ -47,7 +51,7 @@ export function givenUp(one: StandIn): string {
   if (one.grip.rootString === null) parts.push('someone else has the root');
   const given = one.given.filter((degree) => degree !== '1').map(degreeText);
   if (given.length) parts.push(`no ${given.join(', ')}`);
-  if (one.fretsMoved) parts.push(`${frets(Math.abs(one.fretsMoved))} ${one.fretsMoved > 0 ? 'up' : 'down'}`);
+  if (one.fretsMoved) parts.push(fretsMoved(one.fretsMoved));
   if (one.grip.inversion !== '1' && one.grip.rootString !== null)
     parts.push(`${degreeText(one.grip.inversion)} lowest`);
   return parts.length ? parts.join('; ') : 'all notes kept, fingered anew';

@@ -1,15 +1,15 @@
 /** What can be done with the grip in hand: hear it, hold it beside another, put it in the plan, send it home. */
 import { routes } from '@finch/contract';
-import { gradeChange } from '@finch/core/changes';
-import { changeLoop, ringCheck, type Recipe } from '@finch/core/drills';
+import { changeIn, changeLoop, ringCheck, type DrillContext, type Recipe } from '@finch/core/drills';
 import type { Reason } from '@finch/core/effort';
-import { pitchAt, type Hand, type Instrument } from '@finch/core/fretboard';
+import { pitchAt } from '@finch/core/fretboard';
 import type { Frets } from '@finch/core/grips';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef, type ComputedRef } from 'vue';
-import { chordText, say, sayError } from '../../app/words';
+import { nameChord, say, sayError } from '../../app/words';
+import { inPlainSchool } from '../../app/school';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { blockOf, putInPlan } from '../../session/plan-actions';
@@ -21,10 +21,10 @@ const STRUM_SECONDS = 0.014;
 export function useShapeActions(given: {
   readonly picked: ComputedRef<GradedGrip | null>;
   readonly chord: ComputedRef<Chord | null>;
-  readonly hand: ComputedRef<Hand>;
-  readonly instrument: ComputedRef<Instrument>;
+  readonly drilling: ComputedRef<DrillContext>;
 }) {
-  const { picked, chord, hand, instrument } = given;
+  const { picked, chord, drilling } = given;
+  const instrument = computed(() => drilling.value.instrument);
   const bench = useBench();
   const player = usePlayer();
   const held = shallowRef<{ grip: GradedGrip; chord: Chord } | null>(null);
@@ -34,7 +34,7 @@ export function useShapeActions(given: {
   const change = computed(() => {
     if (!held.value || !picked.value || held.value.grip.frets.join() === picked.value.frets.join())
       return null;
-    const graded = gradeChange(held.value.grip.frets, picked.value.frets, hand.value, instrument.value);
+    const graded = changeIn(held.value.grip.frets, picked.value.frets, drilling.value);
     return graded.ok ? graded.value : null;
   });
   /** String by string, then as a strum. */
@@ -58,7 +58,7 @@ export function useShapeActions(given: {
   function hold() {
     if (!picked.value || !chord.value) return;
     held.value = { grip: picked.value, chord: chord.value };
-    said.value = `${chordText(chord.value.symbol)} is held. Pick another grip or type another chord to see the change.`;
+    said.value = `${nameChord(chord.value.symbol)} is held. Pick another grip or type another chord to see the change.`;
   }
   /** The drill that the grip in hand makes: a loop with the one held beside it, else a ring check. */
   function drill(): { recipe: Recipe; title: Reason } | null {
@@ -89,7 +89,7 @@ export function useShapeActions(given: {
   }
   const put = () =>
     attempt(async ({ recipe, title }, studentId) => {
-      bench.lessonId = await putInPlan(studentId, blockOf(recipe, title, hand.value, instrument.value));
+      bench.lessonId = await putInPlan(studentId, blockOf(recipe, title, drilling.value));
       return `${say(title)} is in the next plan, locked; the rest was planned around it.`;
     });
   const home = () =>
@@ -97,7 +97,7 @@ export function useShapeActions(given: {
       const words = say(title);
       await call(routes.assignHome, {
         params: { studentId },
-        body: { id: uuid(), recipe, skillId: null, title: words },
+        body: { id: uuid(), recipe, skillId: null, title: inPlainSchool(() => say(title)) },
       });
       return `${words} goes home.`;
     });

@@ -7,11 +7,10 @@ import { fretsText, type Frets } from '@finch/core/grips';
 import type { GradedGrip, LimitStep, ShapeRequest } from '@finch/core/shapes';
 import { refDebounced, useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
+import { school } from '../../app/school';
 import { benchWork, plain } from '../../workers/bench';
 import { givenWay, limitsOf, NOTHING_ASKED, type Asked } from './asked';
 import { readBox } from './reading';
-
-const PAGE = 9;
 
 export function useShapeSearch(given: {
   readonly typed: string;
@@ -32,7 +31,6 @@ export function useShapeSearch(given: {
   const steps = shallowRef<readonly LimitStep[]>([]);
   const searching = ref(false);
   const failed = ref(false);
-  const shown = ref(PAGE);
   const pickedText = ref(given.picked);
   const own = shallowRef<GradedGrip | null>(null);
 
@@ -47,7 +45,8 @@ export function useShapeSearch(given: {
           chord: chord.value,
           hand: hand.value,
           instrument: instrument.value,
-          limits: limitsOf(asked),
+          limits: limitsOf(asked, school()),
+          school: { ...school() },
           ...(asked.use ? { use: asked.use } : {}),
           ...(asked.style ? { style: asked.style } : {}),
         }
@@ -73,7 +72,6 @@ export function useShapeSearch(given: {
       steps.value = why;
       foundFor.value = now.chord.symbol;
       if (typedGrip) pickedText.value = fretsText(typedGrip);
-      shown.value = PAGE;
     } catch {
       if (mine === turn) failed.value = true;
     } finally {
@@ -103,7 +101,6 @@ export function useShapeSearch(given: {
     const next = list.value[at];
     if (!next) return -1;
     pickFrets(next.frets);
-    if (at >= shown.value) shown.value += PAGE;
     return at;
   }
   /** Takes a step that fills an empty list. */
@@ -122,7 +119,6 @@ export function useShapeSearch(given: {
     steps,
     searching,
     failed,
-    shown,
     list,
     picked,
     pickedText,
@@ -132,7 +128,6 @@ export function useShapeSearch(given: {
     giveWay,
     reset,
     search,
-    showMore: () => (shown.value += 2 * PAGE),
   };
 }
 

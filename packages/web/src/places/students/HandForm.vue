@@ -77,6 +77,9 @@ defineExpose({ edit });
         >Scale, mm (480 to 700)<BFormInput v-model="fields.scale" type="number" step="1" required
       /></label>
       <label>Frets (12 to 24)<BFormInput v-model="fields.frets" type="number" step="1" required /></label>
+      <label
+        >Standing capo at fret (0 for none)<BFormInput v-model="fields.capo" type="number" step="1" required
+      /></label>
       <label class="wide"
         >Tuning, thickest string first<BFormInput
           v-model="fields.tuning"

@@ -18,6 +18,7 @@ export interface HandFields {
   reach: string | number;
   scale: string | number;
   frets: string | number;
+  capo: string | number;
   tuning: string;
   strings: InstrumentSetup['strings'] | '';
   gauge: string | number;
@@ -36,6 +37,7 @@ export function fieldsOf({ hand, instrument, limits }: Records): HandFields {
     reach: hand.value.reachMm ?? '',
     scale: instrument.value.scaleLengthMm,
     frets: instrument.value.frets,
+    capo: instrument.value.capo,
     tuning: tuningName(instrument.value.openPitches) ?? writeTuning(instrument.value.openPitches),
     strings: setup?.strings ?? '',
     gauge: setup?.gaugeMm ?? '',
@@ -68,6 +70,7 @@ export function recordsOf(
     openPitches: openPitches.value,
     scaleLengthMm: Number(fields.scale),
     frets: Number(fields.frets),
+    capo: Number(fields.capo),
     leftHanded: fields.left,
     ...(fields.strings
       ? {

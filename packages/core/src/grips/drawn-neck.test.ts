@@ -1,4 +1,4 @@
-import { beakPath, dotAt, windowOf, wireAt } from './neck';
+import { beakPath, dotAt, windowOf, wireAt } from './drawn-neck';
 
 test.each([
   [[null, 3, 2, 0, 1, 0], 0, 4],

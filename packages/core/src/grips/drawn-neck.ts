@@ -1,6 +1,6 @@
 /** Where things lie on a drawn neck: true fret spacing L (1 - 2^(-n/12)) everywhere, even in thumbnails. */
-import { fretPositionMm } from '@finch/core/fretboard';
-import type { Frets } from '@finch/core/grips';
+import { fretPositionMm } from '../fretboard/geometry';
+import type { Frets } from './grip';
 
 /** Dots sit at 70 % of the fret space, near the wire, where a finger presses. */
 const DOT_AT = 0.7;

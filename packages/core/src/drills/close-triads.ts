@@ -1,0 +1,102 @@
+/**
+ * Close triads: the three inversions of a triad on one set of three strings, up and down again, major and minor
+ * after each other; then, when asked, a progression in which each chord takes the inversion nearest to the last.
+ * Nearest is the fewest frets moved over the three strings together, the higher one where two are equal.
+ */
+import { fail, ok, type Result } from '../kernel/result';
+import { closeTriads as placesOf, lowestOfEach } from '../shapes/forms';
+import type { GradedGrip } from '../shapes/graded-grip';
+import { makeChord, type Chord } from '../theory/chord';
+import { readNote } from '../theory/note';
+import { chordOfNumeral } from '../theory/numeral';
+import type { Drill, DrillContext, Family } from './drill';
+import type { CloseTriadsRecipe } from './recipe';
+import { atTempo, sequenceDrill, type Stop } from './sequence';
+import { faster, slower } from './tempo';
+
+const fretsMoved = (a: GradedGrip, b: GradedGrip) =>
+  a.frets.reduce<number>((sum, fret, s) => sum + Math.abs((fret ?? 0) - (b.frets[s] ?? 0)), 0);
+
+/** The place of `among` nearest to a grip on the same strings. */
+export function nearestTriad(from: GradedGrip, among: readonly GradedGrip[]): GradedGrip {
+  return among.reduce((best, grip) => (fretsMoved(from, grip) <= fretsMoved(from, best) ? grip : best));
+}
+
+const stopAt = (grip: GradedGrip, chord: Chord): Stop => ({
+  grip: { chord: chord.symbol, frets: grip.frets },
+  ask: { code: 'ask.inversion', values: { chord: chord.symbol, lowest: grip.inversion } },
+});
+
+function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<Drill> {
+  const { root, strings, qualities, progression, beatsEach, tempoBpm } = recipe.parameters;
+  const { instrument } = context;
+  const count = instrument.openPitches.length;
+  const [thick, middle, thin] = strings;
+  if (!(thick <= count && thin >= 1 && thick === middle + 1 && middle === thin + 1))
+    return fail('drill.set', 'strings', `three neighbouring strings from ${count} to 1`);
+  const read = readNote(root);
+  if (!read || read.length !== root.length) return fail('drill.root', 'root', 'a note, like Eb');
+  if (qualities.length === 0) return fail('drill.quality', 'qualities', 'major, minor or both');
+  if (!(Number.isInteger(beatsEach) && beatsEach >= 2 && beatsEach <= 8))
+    return fail('drill.beats', 'beatsEach', '2 to 8 beats a grip');
+  const highest = Math.min(15, instrument.frets - instrument.capo);
+  const stops: Stop[] = [];
+  let last: GradedGrip | null = null;
+  for (const quality of qualities) {
+    const chord = makeChord(read.note, quality);
+    const up = lowestOfEach(placesOf(chord, strings, context, highest));
+    if (up.length < 3) return fail('drill.triads', chord.symbol, 'another set of strings, or a higher limit');
+    const tour = [...up, ...up.slice(0, -1).reverse()];
+    stops.push(...tour.map((grip) => stopAt(grip, chord)));
+    last = tour[tour.length - 1];
+  }
+  if (progression) {
+    for (const numeral of progression.numerals) {
+      const chord = chordOfNumeral(numeral, progression.key);
+      if (!chord.ok) return chord;
+      if (chord.value.tones.length !== 3)
+        return fail('drill.numeral', numeral, 'numbers of triads, like ii or V');
+      const places = placesOf(chord.value, strings, context, highest);
+      if (places.length === 0)
+        return fail('drill.triads', chord.value.symbol, 'another set of strings, or a higher limit');
+      last = last ? nearestTriad(last, places) : places[0];
+      stops.push(stopAt(last, chord.value));
+    }
+  }
+  return sequenceDrill(
+    recipe,
+    {
+      stops,
+      beatsEach,
+      tempoBpm,
+      round: false,
+      moreItems: progression ? [{ kind: 'progression', ...progression }] : [],
+    },
+    context,
+  );
+}
+
+const withParameters = (
+  recipe: CloseTriadsRecipe,
+  change: Partial<CloseTriadsRecipe['parameters']>,
+): CloseTriadsRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
+
+export const closeTriadsFamily: Family<CloseTriadsRecipe> = {
+  make,
+  easier: (recipe, context) => {
+    const slow = atTempo(recipe, make(recipe, context), slower);
+    if (slow.ok || slow.problem.code !== 'drill.easiest') return slow;
+    return recipe.parameters.progression ? ok(withParameters(recipe, { progression: undefined })) : slow;
+  },
+  harder: (recipe, context) => atTempo(recipe, make(recipe, context), faster),
+  fallbacks: (recipe, { instrument }) => {
+    const count = instrument.openPitches.length;
+    const sets = Array.from({ length: count - 2 }, (_, i): [number, number, number] => [i + 3, i + 2, i + 1]);
+    const free = withParameters(recipe, { progression: undefined, tempoBpm: undefined });
+    return [
+      free,
+      ...sets.map((strings) => withParameters(free, { strings })),
+      ...sets.map((strings) => withParameters(free, { strings, qualities: ['minor'] })),
+    ];
+  },
+};

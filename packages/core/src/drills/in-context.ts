@@ -1,0 +1,34 @@
+/** Grips and changes graded as this student is taught them: with the fingering a teacher pinned, where one is. */
+import { gradeChange, type ChangeGrade } from '../changes/grade-change';
+import { gradeGrip, type Effort } from '../effort/grade-grip';
+import { gripMark } from '../grips/mark';
+import type { FingerLabel, Frets } from '../grips/grip';
+import type { Result } from '../kernel/result';
+import type { DrillContext } from './drill';
+
+/** Fingerings by `gripMark`. */
+export type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
+
+const pinFor = (frets: Frets, { pins, instrument }: DrillContext): readonly FingerLabel[] | undefined =>
+  pins?.[gripMark(frets, instrument.openPitches)];
+
+/** The pinned fingering where this hand can hold it, else the easiest. Problems as `gradeGrip`. */
+export function gradeIn(frets: Frets, context: DrillContext): Result<Effort> {
+  const pinned = pinFor(frets, context);
+  if (pinned) {
+    const graded = gradeGrip(frets, context.hand, context.instrument, { pinned });
+    if (graded.ok) return graded;
+  }
+  return gradeGrip(frets, context.hand, context.instrument);
+}
+
+/** A change with pinned fingerings at either end where they can be held. Problems as `gradeChange`. */
+export function changeIn(from: Frets, to: Frets, context: DrillContext): Result<ChangeGrade> {
+  const { hand, instrument, pace } = context;
+  const pinned = { from: pinFor(from, context), to: pinFor(to, context) };
+  if (pinned.from || pinned.to) {
+    const graded = gradeChange(from, to, hand, instrument, { pace, pinned });
+    if (graded.ok) return graded;
+  }
+  return gradeChange(from, to, hand, instrument, { pace });
+}

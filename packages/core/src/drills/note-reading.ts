@@ -1,0 +1,131 @@
+/**
+ * Note reading: notes of a scale on the staff, answered on the neck inside one position of four frets. The range
+ * grows through the drill, from string 1 downward to the last string asked. A guitar sounds an octave below its
+ * staff; the staff drawing alone writes it up.
+ */
+import { pitchAt } from '../fretboard/instrument';
+import { fail, ok, type Result } from '../kernel/result';
+import { seededRandom } from '../kernel/random';
+import { pitchSpelled, pitchText } from '../theory/pitch';
+import { readNote } from '../theory/note';
+import { parseScale } from '../theory/scale';
+import {
+  BEATS_A_CALL,
+  callsDrill,
+  CALL_SECONDS,
+  checkCount,
+  checkSeconds,
+  inRounds,
+  otherSeconds,
+} from './calls';
+import type { Drill, DrillContext, Family } from './drill';
+import type { NoteReadingRecipe } from './recipe';
+import { oneNote, scaleOnString } from './string-walk';
+
+/** A position covers the index fret and three more; position 0 is the open strings and three frets. */
+const SPAN = 3;
+/** Points for each string read (our assumption). */
+const POINTS_A_STRING = 1.5;
+
+function make(recipe: NoteReadingRecipe, context: DrillContext): Result<Drill> {
+  const { position, strings, key, count, secondsPerNote } = recipe.parameters;
+  const { instrument } = context;
+  const all = instrument.openPitches.length;
+  const highest = instrument.frets - instrument.capo - SPAN;
+  if (!(Number.isInteger(position) && position >= 0 && position <= highest))
+    return fail('drill.position', 'position', `fret 0 to ${highest}`);
+  if (!(Number.isInteger(strings) && strings >= 1 && strings <= all))
+    return fail('drill.range', 'strings', `1 to ${all} strings`);
+  const scale = parseScale(key);
+  if (!scale.ok) return scale;
+  const counted = checkCount(count, 48);
+  if (!counted.ok) return counted;
+  const seconds = checkSeconds(secondsPerNote);
+  if (!seconds.ok) return seconds;
+  const notesOf = Array.from({ length: strings }, (_, i) =>
+    scaleOnString(scale.value, i + 1, position + SPAN, context).filter((one) => one.fret >= position),
+  );
+  const random = seededRandom(recipe.seed);
+  const asked = Array.from({ length: strings }, (_, range) => {
+    const share = Math.floor((count * (range + 1)) / strings) - Math.floor((count * range) / strings);
+    return inRounds(notesOf.slice(0, range + 1).flat(), share, random);
+  }).flat();
+  if (asked.length < count)
+    return fail('drill.range', 'position', 'a position with notes of the key on these strings');
+  const midi = (one: (typeof asked)[number]) => pitchAt(instrument, all - one.string, one.fret);
+  const steps = asked.map((item) => ({
+    item,
+    ask: {
+      code: 'ask.read',
+      values: { pitch: pitchText(pitchSpelled(midi(item), noteNamed(item.name))), position },
+    },
+    answer: {
+      kind: 'any place' as const,
+      places: notesOf
+        .flat()
+        .filter((one) => midi(one) === midi(item))
+        .map(({ string, fret }) => ({ string, fret })),
+    },
+  }));
+  const bars = asked.map((item) => ({
+    beats: BEATS_A_CALL,
+    events: [
+      {
+        beat: 0,
+        beats: BEATS_A_CALL,
+        notes: [oneNote(item, all, Math.max(1, position))],
+        stroke: 'pick' as const,
+      },
+    ],
+  }));
+  return ok(
+    callsDrill(
+      recipe,
+      { steps, bars, secondsPerCall: secondsPerNote, morePoints: POINTS_A_STRING * strings },
+      context,
+    ),
+  );
+}
+
+function noteNamed(name: string) {
+  const read = readNote(name);
+  if (!read) throw new RangeError(`no note ${name}`);
+  return read.note;
+}
+
+const withParameters = (
+  recipe: NoteReadingRecipe,
+  change: Partial<NoteReadingRecipe['parameters']>,
+): NoteReadingRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
+
+export const noteReadingFamily: Family<NoteReadingRecipe> = {
+  make,
+  easier: (recipe) => {
+    const { secondsPerNote, strings } = recipe.parameters;
+    const seconds = otherSeconds(secondsPerNote, 1);
+    if (seconds.ok) return ok(withParameters(recipe, { secondsPerNote: seconds.value }));
+    return strings > 1 ? ok(withParameters(recipe, { strings: strings - 1 })) : seconds;
+  },
+  harder: (recipe, { instrument }) => {
+    const { secondsPerNote, strings } = recipe.parameters;
+    if (strings < instrument.openPitches.length) return ok(withParameters(recipe, { strings: strings + 1 }));
+    const seconds = otherSeconds(secondsPerNote, -1);
+    return seconds.ok ? ok(withParameters(recipe, { secondsPerNote: seconds.value })) : seconds;
+  },
+  fallbacks: (recipe, { instrument }) => {
+    const { parameters } = recipe;
+    const highest = instrument.frets - instrument.capo - SPAN;
+    return [
+      withParameters(recipe, {
+        position: Math.min(highest, Math.max(0, Math.round(parameters.position) || 0)),
+        strings: Math.min(instrument.openPitches.length, Math.max(1, Math.round(parameters.strings) || 6)),
+        key: parseScale(parameters.key).ok ? parameters.key : 'C major',
+        count: Math.min(48, Math.max(1, Math.round(parameters.count) || 12)),
+        secondsPerNote: Math.min(
+          CALL_SECONDS.slowest,
+          Math.max(CALL_SECONDS.fastest, parameters.secondsPerNote || 6),
+        ),
+      }),
+    ];
+  },
+};

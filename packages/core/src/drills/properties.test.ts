@@ -1,0 +1,235 @@
+/** What holds for every family, whatever it is given: hands, keys, tunings, capo, limits. */
+import fc from 'fast-check';
+import { averageHand, makeHand, makeInstrument, parseTuning, pitchAt, standardGuitar } from '../fretboard';
+import { gradeGrip } from '../effort';
+import { must } from '../kernel';
+import { checkScore, neckFrames, scoreBeats, staffBars, tabColumns } from '../score';
+import { soundSchedule } from '../sound';
+import { majorKeys, noteText, parseChord } from '../theory';
+import {
+  changeLoop,
+  closeTriads,
+  easier,
+  familyLadder,
+  fiveForms,
+  formula,
+  harder,
+  itemKey,
+  makeDrill,
+  nearestRecipe,
+  noteReading,
+  ringCheck,
+  rootCall,
+  stringWalk,
+  warmUp,
+  type DrillContext,
+  type Recipe,
+} from '.';
+
+const context: DrillContext = { hand: averageHand, instrument: standardGuitar };
+const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
+const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
+const TARGETS = ['minor', 'dominant7', 'major7', 'sus4'];
+
+/** One recipe of each family in a key. */
+function recipesIn(root: string): Recipe[] {
+  return [
+    warmUp(3),
+    stringWalk({ string: 6, key: `${root} major`, maxFret: 12, calls: 10, secondsPerCall: 5 }),
+    noteReading({ position: 2, strings: 6, key: `${root} major`, count: 12, secondsPerNote: 6 }),
+    rootCall({ rootString: 5, answer: 'minor7', count: 8, secondsPerCall: 5, maxFret: 9 }),
+    rootCall({
+      rootString: 6,
+      answer: 'root',
+      count: 24,
+      secondsPerCall: 5,
+      maxFret: 12,
+      grid: { rootStrings: [6, 5], answers: ['major', 'minor', 'dominant7', 'minor7'], weak: [] },
+    }),
+    formula({ grip: C, targets: TARGETS, secondsPerCall: 6 }),
+    ringCheck(F),
+    familyLadder({ root, form: 'A', beatsEach: 4 }),
+    fiveForms({
+      root,
+      quality: 'major',
+      order: 'up and down',
+      barsEach: 1,
+      keys: 2,
+      next: 'fourths',
+      allowOpen: false,
+    }),
+    closeTriads({
+      root,
+      strings: [3, 2, 1],
+      qualities: ['major', 'minor'],
+      progression: { key: `${root} major`, numerals: ['I', 'vi', 'IV', 'V'] },
+      beatsEach: 4,
+    }),
+    changeLoop({ grips: [C, F], beatsEach: 4 }),
+  ];
+}
+const families = recipesIn('C').map((recipe, i) => [`${recipe.family} ${i}`, i] as const);
+
+describe.each(families)('%s', (_, index) => {
+  const recipe = recipesIn('C')[index];
+  const make = (one: Recipe, where = context) => must(makeDrill(one, where));
+
+  test('gives the same drill for the same recipe, with a score that holds', () => {
+    expect(make(recipe)).toEqual(make(recipe));
+    expect(checkScore(make(recipe).score).ok).toBe(true);
+    expect(scoreBeats(make(recipe).score)).toBeGreaterThan(0);
+  });
+
+  test('can be made in all fifteen spellings', () => {
+    for (const key of majorKeys())
+      expect(make(recipesIn(noteText(key.tonic))[index]).steps.length).toBeGreaterThan(0);
+  });
+
+  test('asks nothing this hand cannot hold', () => {
+    for (const frame of neckFrames(make(recipe).score))
+      expect(gradeGrip(frame.frets, averageHand, standardGuitar).ok).toBe(true);
+  });
+
+  test('holds each step inside its score', () => {
+    const drill = make(recipe);
+    for (const step of drill.steps) {
+      expect(step.startBeat).toBeGreaterThanOrEqual(0);
+      expect(step.startBeat + step.beats).toBeLessThanOrEqual(scoreBeats(drill.score) + 1e-9);
+      expect(step.beats).toBeGreaterThan(0);
+    }
+  });
+
+  test('an easier notch never has a higher grade, all the way down', () => {
+    let current = recipe;
+    let notches = 0;
+    for (; notches < 40; notches++) {
+      const next = easier(current, context);
+      if (!next.ok) {
+        expect(next.problem.code).toBe('drill.easiest');
+        break;
+      }
+      expect(make(next.value).effort).toBeLessThanOrEqual(make(current).effort + 1e-9);
+      current = next.value;
+    }
+    expect(notches).toBeLessThan(40);
+  });
+
+  test('a harder notch never has a lower grade, all the way up', () => {
+    let current = recipe;
+    for (let notch = 0; notch < 12; notch++) {
+      const next = harder(current, context);
+      if (!next.ok) {
+        expect(next.problem.code).toBe('drill.hardest');
+        break;
+      }
+      expect(make(next.value).effort).toBeGreaterThanOrEqual(make(current).effort - 1e-9);
+      current = next.value;
+    }
+  });
+
+  test('sounds what the neck, the tab and the staff show', () => {
+    const { score } = make(recipe);
+    const heard = new Set(
+      soundSchedule(score, standardGuitar).flatMap((one) => (one.kind === 'pluck' ? [one.midiPitch] : [])),
+    );
+    const shown = new Set(
+      neckFrames(score).flatMap((f) =>
+        f.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)])),
+      ),
+    );
+    expect(heard).toEqual(shown);
+    const written = new Set(
+      staffBars(score, standardGuitar).flatMap((bar) =>
+        bar.events.flatMap((event) => event.notes.map((note) => note.midi)),
+      ),
+    );
+    expect(written).toEqual(shown);
+    const tabbed = new Set(
+      tabColumns(score).flatMap((column) =>
+        column.cells.flatMap((cell, line) =>
+          cell === null ? [] : [pitchAt(standardGuitar, 5 - line, Number(cell))],
+        ),
+      ),
+    );
+    expect(tabbed).toEqual(shown);
+  });
+
+  test('names each item once, and every one of them is in a step', () => {
+    const drill = make(recipe);
+    const keys = drill.items.map(itemKey);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys.length).toBeLessThanOrEqual(128);
+  });
+
+  test('left-handed changes nothing but the drawing', () => {
+    const left = makeDrill(recipe, { ...context, instrument: { ...standardGuitar, leftHanded: true } });
+    expect(must(left)).toEqual(make(recipe));
+  });
+});
+
+describe('on another instrument or in another hand', () => {
+  const tunings = ['EADGBE', 'drop D', 'DADGAD', 'open G', 'GCEA', 'BEADGBE'];
+  const hands = {
+    'a middle hand': averageHand,
+    'a small hand': must(makeHand({ sizeFactor: 0.68 })),
+    'a hand with the thumb over': must(makeHand({ thumbOver: true })),
+  };
+  const places = tunings.flatMap((tuning) => Object.keys(hands).map((hand) => [tuning, hand] as const));
+
+  test.each(places)('%s, %s: each family is made, or says why and offers one that can be', (tuning, hand) => {
+    for (const capo of [0, 3]) {
+      const where = {
+        hand: hands[hand as keyof typeof hands],
+        instrument: must(makeInstrument({ openPitches: must(parseTuning(tuning)), capo })),
+        effortLimit: 70,
+      };
+      for (const recipe of recipesIn('C')) {
+        const made = makeDrill(recipe, where);
+        if (made.ok) continue;
+        expect(made.problem.detail).not.toBe('');
+        const nearest = nearestRecipe(recipe, where);
+        // A grip of six strings cannot be asked of four; forms have names in one tuning only.
+        const nowhere = ['ring check', 'change loop', 'formula', 'five forms', 'root call', 'family ladder'];
+        if (nearest) expect(makeDrill(nearest, where).ok).toBe(true);
+        else expect(nowhere).toContain(recipe.family);
+      }
+    }
+  });
+});
+
+describe('families that choose their own grips', () => {
+  const chosen = (root: string) =>
+    recipesIn(root).filter((one) =>
+      ['root call', 'family ladder', 'five forms', 'close triads'].includes(one.family),
+    );
+
+  test('stay under the effort limit of the hand, or say that they cannot', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('C', 'Eb', 'F#', 'A'),
+        fc.integer({ min: 25, max: 80 }),
+        (root, effortLimit) => {
+          for (const recipe of chosen(root)) {
+            const made = makeDrill(recipe, { ...context, effortLimit });
+            if (!made.ok) continue;
+            expect(made.value.overLimit).toBe(false);
+            expect(made.value.heaviestGrip).toBeLessThanOrEqual(effortLimit + 1e-9);
+          }
+        },
+      ),
+      { numRuns: 24 },
+    );
+  });
+
+  test('play only notes of the chord each step names', () => {
+    for (const recipe of chosen('Db'))
+      for (const { item } of must(makeDrill(recipe, context)).steps) {
+        const grip = item.kind === 'change' ? item.to : item;
+        if (grip.kind !== 'grip') continue;
+        const classes = must(parseChord(grip.chord)).tones.map((tone) => tone.pitchClass);
+        grip.frets.forEach((fret, s) => {
+          if (fret !== null) expect(classes).toContain(pitchAt(standardGuitar, s, fret) % 12);
+        });
+      }
+  });
+});

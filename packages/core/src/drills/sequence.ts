@@ -1,0 +1,162 @@
+/**
+ * Grips one after the other in time, a bar or so each: what a change loop, a family ladder, the five forms and
+ * close triads have in common. Graded by the heaviest grip and by how near the tempo lies to what the slowest
+ * change allows this hand.
+ */
+import type { Effort } from '../effort/grade-grip';
+import type { Reason } from '../effort/explain';
+import { gradeOf } from '../effort/hold';
+import { isFullBarre } from '../grips/barre';
+import { fail, ok, type Result } from '../kernel/result';
+import { gripNotes, type Bar } from '../score/score';
+import { parseChord } from '../theory/chord';
+import { TEMPO_POINTS, type Drill, type DrillContext, type Prelude } from './drill';
+import { gripItem } from './grip-item';
+import { changeIn, gradeIn } from './in-context';
+import { itemKey, type GripItem, type Item } from './items';
+import type { NamedGrip, Recipe } from './recipe';
+import { checkTempo, LOOP_TEMPO, startingTempo } from './tempo';
+
+export interface Stop {
+  readonly grip: NamedGrip;
+  readonly ask: Reason;
+}
+
+export interface SequencePlan {
+  readonly stops: readonly Stop[];
+  readonly beatsEach: number;
+  readonly tempoBpm?: number;
+  /** The last grip goes back to the first; the step is then the change away from its grip. */
+  readonly round: boolean;
+  readonly moreItems?: readonly Item[];
+  readonly prelude?: readonly Prelude[];
+  readonly leftOut?: readonly Reason[];
+}
+
+interface GradedStops {
+  readonly items: readonly GripItem[];
+  readonly efforts: readonly Effort[];
+}
+
+function gradeStops(stops: readonly Stop[], context: DrillContext): Result<GradedStops> {
+  const efforts: Effort[] = [];
+  const items: GripItem[] = [];
+  for (const [index, { grip }] of stops.entries()) {
+    const at = `grip ${index + 1}`;
+    const chord = parseChord(grip.chord);
+    if (!chord.ok) return fail(chord.problem.code, at, chord.problem.detail);
+    const graded = gradeIn(grip.frets, context);
+    if (!graded.ok) return fail(graded.problem.code, at, graded.problem.detail);
+    efforts.push(graded.value);
+    items.push(gripItem(grip.frets, graded.value.fingering.fingers, chord.value.symbol, context.instrument));
+  }
+  return ok({ items, efforts });
+}
+
+/** Tempo of the slowest change from each item to the one after it; infinite where nothing changes. */
+function slowestBpm(
+  pairs: readonly (readonly [GripItem, GripItem])[],
+  context: DrillContext,
+): Result<number> {
+  let slowest = Number.POSITIVE_INFINITY;
+  const known = new Set<string>();
+  for (const [from, to] of pairs) {
+    const key = `${itemKey(from)} ${itemKey(to)}`;
+    if (known.has(key) || from.frets.join() === to.frets.join()) continue;
+    known.add(key);
+    const change = changeIn(from.frets, to.frets, context);
+    if (!change.ok) return change;
+    slowest = Math.min(slowest, change.value.tempoBpm);
+  }
+  return ok(slowest);
+}
+
+/** A recipe at the next tempo up or down from what its drill has now. Problems: those of the drill and the notch. */
+export function atTempo<R extends { readonly parameters: { readonly tempoBpm?: number } }>(
+  recipe: R,
+  made: Result<Drill>,
+  notch: (tempoBpm: number) => Result<number>,
+): Result<R> {
+  if (!made.ok) return made;
+  const tempo = notch(made.value.tempoBpm ?? LOOP_TEMPO.lowest);
+  if (!tempo.ok) return tempo;
+  return ok({ ...recipe, parameters: { ...recipe.parameters, tempoBpm: tempo.value } });
+}
+
+/** Each item once, in the order it first comes. */
+export function unique<T extends Item>(items: readonly T[]): T[] {
+  return [...new Map(items.map((item) => [itemKey(item), item])).values()];
+}
+
+/** The drill of a plan. Problems: those of its chords and grips, `drill.tempo`. */
+export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: DrillContext): Result<Drill> {
+  const { stops, beatsEach, round } = plan;
+  const graded = gradeStops(stops, context);
+  if (!graded.ok) return graded;
+  const { items, efforts } = graded.value;
+  const pairs = items.flatMap((from, i) => {
+    const to = items[i + 1] ?? (round ? items[0] : undefined);
+    return to ? [[from, to] as const] : [];
+  });
+  const slowest = slowestBpm(pairs, context);
+  if (!slowest.ok) return slowest;
+  const predictedBpm = Number.isFinite(slowest.value) ? slowest.value : null;
+  const tempo = checkTempo(plan.tempoBpm ?? startingTempo(predictedBpm ?? Number.POSITIVE_INFINITY));
+  if (!tempo.ok) return tempo;
+  const tempoBpm = tempo.value;
+  const changes = pairs
+    .filter(([from, to]) => from.frets.join() !== to.frets.join())
+    .map(([from, to]): Item => ({ kind: 'change', from, to }));
+  const stepItem = (i: number): Item => {
+    const [from, to] = round ? [items[i], items[(i + 1) % items.length]] : [items[i - 1], items[i]];
+    return from && from.frets.join() !== to.frets.join() ? { kind: 'change', from, to } : to;
+  };
+  const hasBarre = efforts.some((effort) => effort.fingering.barres.some(isFullBarre));
+  const heaviest = Math.max(...efforts.map((effort) => effort.points));
+  const haste = predictedBpm === null ? 0 : (TEMPO_POINTS * tempoBpm) / predictedBpm;
+  return ok({
+    recipe,
+    items: [...unique<Item>([...items, ...changes]), ...(plan.moreItems ?? [])],
+    steps: stops.map((stop, i) => ({
+      startBeat: i * beatsEach,
+      beats: beatsEach,
+      item: stepItem(i),
+      ask: stop.ask,
+    })),
+    score: {
+      schemaVersion: 1,
+      strings: context.instrument.openPitches.length,
+      tempoBpm,
+      countInBeats: 4,
+      parts: [{ name: 'guitar', bars: items.map((item) => barOf(item, beatsEach)) }],
+    },
+    effort: gradeOf(heaviest + haste),
+    heaviestGrip: gradeOf(heaviest),
+    tempoBpm,
+    predictedBpm,
+    hasBarre,
+    overLimit: context.effortLimit !== undefined && gradeOf(heaviest) > context.effortLimit,
+    bursts: hasBarre
+      ? { count: 3, workSeconds: 15, restSeconds: 30 }
+      : { count: 1, workSeconds: 60, restSeconds: 0 },
+    question: { code: 'question.changes', values: { of: 10, clean: 9, bpm: tempoBpm } },
+    judged: 'changes',
+    prelude: plan.prelude ?? [],
+    leftOut: plan.leftOut ?? [],
+  });
+}
+
+/** One strum on each beat but the last, which is left for the change. */
+function barOf(item: GripItem, beats: number): Bar {
+  const notes = gripNotes(item.frets, item.fingers);
+  return {
+    beats,
+    events: Array.from({ length: beats - 1 }, (_, beat) => ({
+      beat,
+      beats: 1,
+      notes,
+      stroke: 'strum' as const,
+      ...(beat === 0 ? { chord: item.chord } : {}),
+    })),
+  };
+}

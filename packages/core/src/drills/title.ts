@@ -1,0 +1,58 @@
+/** What a drill is called, as data: the vocabulary words it. */
+import type { Reason } from '../effort/explain';
+import { makeChord } from '../theory/chord';
+import { readNote } from '../theory/note';
+import type { Recipe } from './recipe';
+
+const chordOn = (root: string, quality: string): string => {
+  const read = readNote(root);
+  return read ? makeChord(read.note, quality).symbol : root;
+};
+
+export function drillTitle(recipe: Recipe): Reason {
+  switch (recipe.family) {
+    case 'warm up':
+      return { code: 'title.warm-up', values: { minutes: recipe.parameters.minutes } };
+    case 'string walk':
+      return {
+        code: 'title.walk',
+        values: { string: recipe.parameters.string, key: recipe.parameters.key },
+      };
+    case 'note reading':
+      return {
+        code: 'title.reading',
+        values: { key: recipe.parameters.key, position: recipe.parameters.position },
+      };
+    case 'root call':
+      return {
+        code: 'title.roots',
+        values: { string: recipe.parameters.rootString, grid: recipe.parameters.grid ? 1 : 0 },
+      };
+    case 'formula':
+      return { code: 'title.formula', values: { chord: recipe.parameters.grip.chord } };
+    case 'ring check':
+      return { code: 'title.shape', values: { chord: recipe.parameters.grip.chord } };
+    case 'family ladder':
+      return {
+        code: 'title.ladder',
+        values: { root: recipe.parameters.root, form: recipe.parameters.form },
+      };
+    case 'five forms':
+      return {
+        code: 'title.forms',
+        values: { chord: chordOn(recipe.parameters.root, recipe.parameters.quality) },
+      };
+    case 'close triads':
+      return {
+        code: 'title.triads',
+        values: { root: recipe.parameters.root, strings: recipe.parameters.strings.join(' ') },
+      };
+    case 'change loop': {
+      const { grips } = recipe.parameters;
+      return {
+        code: 'title.loop',
+        values: { from: grips[0]?.chord ?? '', to: grips[grips.length - 1]?.chord ?? '' },
+      };
+    }
+  }
+}

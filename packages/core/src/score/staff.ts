@@ -1,0 +1,62 @@
+/**
+ * A score as it stands on a staff: spelled pitches, written an octave above what a guitar sounds, in bars with the
+ * rests between. A note takes its own name where the score gives one, else that of the chord last named, else the
+ * usual name of its pitch class. What it leaves out: beams, stems and layout, which belong to whoever draws it.
+ */
+import { pitchAt, type Instrument } from '../fretboard/instrument';
+import { parseChord, type Chord } from '../theory/chord';
+import { mod12, readNote, rootNamed, type NoteName } from '../theory/note';
+import { pitchSpelled, writtenPitch, type Pitch } from '../theory/pitch';
+import type { Score } from './score';
+
+export interface StaffNote {
+  /** Written pitch: an octave above what sounds. */
+  readonly written: Pitch;
+  /** Sounding MIDI pitch. */
+  readonly midi: number;
+}
+
+export interface StaffEvent {
+  readonly beat: number;
+  readonly beats: number;
+  /** Lowest first; empty for a rest. */
+  readonly notes: readonly StaffNote[];
+}
+
+export interface StaffBar {
+  readonly beats: number;
+  readonly events: readonly StaffEvent[];
+}
+
+function spelled(midi: number, name: string | undefined, chord: Chord | null): NoteName {
+  const pitchClass = mod12(midi);
+  const own = name === undefined ? null : (readNote(name)?.note ?? null);
+  const note = own ?? chord?.tones.find((tone) => tone.pitchClass === pitchClass)?.note;
+  return note ?? rootNamed(pitchClass);
+}
+
+/** Bars of the first part, without gaps: what is not played is a rest. */
+export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
+  let chord: Chord | null = null;
+  return (score.parts[0]?.bars ?? []).map((bar) => {
+    const events: StaffEvent[] = [];
+    let free = 0;
+    for (const event of bar.events) {
+      if (event.chord !== undefined) {
+        const parsed = parseChord(event.chord);
+        chord = parsed.ok ? parsed.value : null;
+      }
+      if (event.beat > free) events.push({ beat: free, beats: event.beat - free, notes: [] });
+      const now = chord;
+      const notes = event.notes.map((note): StaffNote => {
+        const midi = pitchAt(instrument, note.stringIndex, note.fret);
+        return { written: writtenPitch(pitchSpelled(midi, spelled(midi, note.name, now))), midi };
+      });
+      notes.sort((a, b) => a.midi - b.midi);
+      events.push({ beat: event.beat, beats: event.beats, notes });
+      free = event.beat + event.beats;
+    }
+    if (free < bar.beats) events.push({ beat: free, beats: bar.beats - free, notes: [] });
+    return { beats: bar.beats, events };
+  });
+}

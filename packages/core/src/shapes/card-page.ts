@@ -1,0 +1,142 @@
+/**
+ * A page of shape cards for paper, in millimetres: A4 upright, a title, cards in rows, each with its name and what
+ * the teacher wants said under it; or one card alone. A page holds as many as fit; the rest go on further pages.
+ */
+import { drawCard, type CardContent, type CardShow, type Mark } from './card-drawing';
+
+export interface PaperCard extends CardContent {
+  /** As it is to be printed: `B♭m7`. */
+  readonly name: string;
+  readonly under: string;
+}
+
+export interface PaperOptions {
+  readonly title: string;
+  readonly foot: string;
+  readonly show: CardShow;
+  readonly leftHanded: boolean;
+  readonly signs: (text: string) => string;
+}
+
+export interface PaperPage {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly marks: readonly Mark[];
+}
+
+const A4 = { width: 210, height: 297, margin: 16 } as const;
+const GRID = { columns: 3, rows: 4, top: 34 } as const;
+/** Millimetres for each unit of a bench card: a string spacing of 6.6 mm. */
+const SCALE = 0.18;
+const PT = 0.3528;
+
+/** Pages of twelve cards each; one empty page for none. */
+export function drawPages(cards: readonly PaperCard[], options: PaperOptions): PaperPage[] {
+  const perPage = GRID.columns * GRID.rows;
+  const pages = Math.max(1, Math.ceil(cards.length / perPage));
+  const cellWidth = (A4.width - 2 * A4.margin) / GRID.columns;
+  const cellHeight = (A4.height - GRID.top - A4.margin) / GRID.rows;
+  return Array.from({ length: pages }, (_, page): PaperPage => {
+    const marks: Mark[] = [
+      text('title', A4.margin, A4.margin + 8, options.title, 20 * PT, 'start', 'display'),
+      text('foot', A4.margin, A4.height - A4.margin + 6, options.foot, 8 * PT, 'start', 'text', 'ink2'),
+    ];
+    if (pages > 1)
+      marks.push(
+        text(
+          'page',
+          A4.width - A4.margin,
+          A4.height - A4.margin + 6,
+          `${page + 1} of ${pages}`,
+          8 * PT,
+          'end',
+          'text',
+          'ink2',
+        ),
+      );
+    cards.slice(page * perPage, (page + 1) * perPage).forEach((card, i) => {
+      const x = A4.margin + (i % GRID.columns) * cellWidth;
+      const y = GRID.top + Math.floor(i / GRID.columns) * cellHeight;
+      marks.push(...cardAt(card, x, y, options));
+    });
+    return { widthMm: A4.width, heightMm: A4.height, marks };
+  });
+}
+
+/** One card as a small sheet of its own. */
+export function drawSingle(card: PaperCard, options: PaperOptions): PaperPage {
+  const drawing = drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
+  return {
+    widthMm: drawing.width * SCALE + 12,
+    heightMm: drawing.height * SCALE + 24,
+    marks: cardAt(card, 4, 3, options),
+  };
+}
+
+function cardAt(card: PaperCard, x: number, y: number, options: PaperOptions): Mark[] {
+  const drawing = drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
+  const below = y + 12 + drawing.height * SCALE;
+  return [
+    text('name', x + 6, y + 7, card.name, 18 * PT, 'start', 'display'),
+    ...drawing.marks.map((mark) => placed(mark, x, y + 10, SCALE)),
+    text('under', x + 6, below + 2.5, card.under, 9 * PT, 'start', 'text', 'ink2'),
+  ];
+}
+
+function text(
+  is: string,
+  x: number,
+  y: number,
+  words: string,
+  size: number,
+  anchor: 'start' | 'end',
+  font: 'text' | 'display',
+  ink: 'ink' | 'ink2' = 'ink',
+): Mark {
+  return { kind: 'text', is, x, y, text: words, size, bold: font === 'display', anchor, ink, font };
+}
+
+/** A mark moved and scaled; paths are of M, L, A and Z with absolute places. */
+function placed(mark: Mark, dx: number, dy: number, scale: number): Mark {
+  const px = (x: number) => dx + x * scale;
+  const py = (y: number) => dy + y * scale;
+  switch (mark.kind) {
+    case 'line':
+      return {
+        ...mark,
+        x1: px(mark.x1),
+        y1: py(mark.y1),
+        x2: px(mark.x2),
+        y2: py(mark.y2),
+        width: mark.width * scale,
+        ...(mark.dash ? { dash: [mark.dash[0] * scale, mark.dash[1] * scale] as const } : {}),
+      };
+    case 'circle':
+      return { ...mark, x: px(mark.x), y: py(mark.y), r: mark.r * scale, width: mark.width * scale };
+    case 'rect':
+      return {
+        ...mark,
+        x: px(mark.x),
+        y: py(mark.y),
+        w: mark.w * scale,
+        h: mark.h * scale,
+        round: mark.round * scale,
+        width: mark.width * scale,
+      };
+    case 'text':
+      return { ...mark, x: px(mark.x), y: py(mark.y), size: mark.size * scale };
+    case 'path':
+      return { ...mark, d: placedPath(mark.d, px, py, scale), width: mark.width * scale };
+  }
+}
+
+function placedPath(d: string, px: (x: number) => number, py: (y: number) => number, scale: number): string {
+  return d.replace(/([MLA])([^MLAZ]*)/g, (_, command: string, rest: string) => {
+    const n = rest
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number);
+    if (command !== 'A') return `${command}${px(n[0])} ${py(n[1])}`;
+    return `A${n[0] * scale} ${n[1] * scale} ${n[2]} ${n[3]} ${n[4]} ${px(n[5])} ${py(n[6])}`;
+  });
+}

@@ -1,0 +1,42 @@
+/** A teacher's own marks on grips and changes. A mark taken away leaves its row, so that a late write is still seen as stale. */
+import type { Hook, Pin } from '@finch/contract';
+import type { DataSource } from 'typeorm';
+import { need, type Who } from '../accounts/rights';
+import { writeInStudio } from '../platform/database';
+import { notFound, Refusal } from '../platform/problems';
+import { isStudent } from '../students/students.repository';
+import { markVersion, writeMark, type MarkRow } from './marks.repository';
+
+const STALE = 'the newer mark; yours is still on your screen';
+
+export interface MarksService {
+  /** Null fingers take the pin away. */
+  readonly keepPin: (
+    who: Who,
+    studentId: string,
+    pin: Omit<Pin, 'fingers'> & { fingers: Pin['fingers'] | null },
+  ) => Promise<{ version: number }>;
+  /** An empty nickname without a picture takes the hook away. */
+  readonly keepHook: (who: Who, hook: Hook) => Promise<{ version: number }>;
+}
+
+export function makeMarks(database: DataSource): MarksService {
+  const keep = (who: Who, row: Omit<MarkRow, 'version'>, seen: number) =>
+    writeInStudio(database, who.studioId, async (manager) => {
+      if (row.studentId !== null && !(await isStudent(manager, row.studentId))) throw notFound('studentId');
+      if (!(await writeMark(manager, who.studioId, row, seen)))
+        throw new Refusal('write.stale', 'version', STALE);
+      return { version: await markVersion(manager, row) };
+    });
+  return {
+    keepPin: async (who, studentId, { subject, fingers, version }) => {
+      need(who, 'mark.write', studentId);
+      return keep(who, { kind: 'pin', subject, studentId, content: fingers && { fingers } }, version);
+    },
+    keepHook: async (who, { subject, nickname, picture, version }) => {
+      need(who, 'hook.write');
+      const content = nickname === '' && picture === null ? null : { nickname, picture };
+      return keep(who, { kind: 'hook', subject, studentId: null, content }, version);
+    },
+  };
+}

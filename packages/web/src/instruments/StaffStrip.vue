@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/**
+ * Bars on a staff, written an octave above what a guitar sounds (the small 8 under the clef). The engraving is
+ * VexFlow's with its own music font, loaded when first needed; what stands on the staff comes from the core.
+ */
+import type { StaffBar } from '@finch/core/score';
+import { pitchText } from '@finch/core/theory';
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { degreeText } from '../app/words';
+import { loadStaff } from './staff-engraver';
+
+const props = withDefaults(
+  defineProps<{
+    bars: readonly StaffBar[];
+    /** Bar now sounding, from 0; null when silent. */
+    now?: number | null;
+    /** Without its names in the spoken form: a reading task. */
+    plain?: boolean;
+  }>(),
+  { now: null, plain: false },
+);
+const at = useTemplateRef<HTMLElement>('at');
+const trouble = ref('');
+const LINES =
+  'below the staff, first line, first space, second line, second space, third line, third space, fourth line, fourth space, fifth line, above the staff'.split(
+    ', ',
+  );
+const spoken = computed(() => {
+  const notes = props.bars.flatMap((bar) =>
+    bar.events.flatMap((event) => event.notes.map((note) => note.written)),
+  );
+  if (!props.plain)
+    return `Staff, ${props.bars.length} bars: ${notes
+      .slice(0, 24)
+      .map((note) => degreeText(pitchText(note)))
+      .join(', ')}`;
+  const steps = notes.map((note) => note.octave * 7 + 'CDEFGAB'.indexOf(note.note.letter) - (4 * 7 + 1));
+  const words = steps.map((step) => LINES[Math.min(LINES.length - 1, Math.max(0, step))]);
+  const signs = notes.map((note) =>
+    note.note.accidental > 0 ? ' sharp' : note.note.accidental < 0 ? ' flat' : '',
+  );
+  return `Staff, treble clef: ${words.map((word, i) => word + signs[i]).join(', ')}`;
+});
+async function draw() {
+  if (!at.value) return;
+  try {
+    const engrave = await loadStaff();
+    if (at.value) engrave(at.value, props.bars);
+    trouble.value = '';
+  } catch (problem) {
+    trouble.value = `The staff could not be drawn: ${(problem as Error).message}. The tab says the same.`;
+  }
+}
+onMounted(draw);
+watch(() => props.bars, draw);
+</script>
+
+<template>
+  <div class="staff-strip">
+    <div ref="at" class="staff-drawing" role="img" :aria-label="spoken" />
+    <p v-if="trouble" class="small">{{ trouble }}</p>
+  </div>
+</template>
+
+<style>
+.staff-strip {
+  overflow-x: auto;
+  max-width: 100%;
+}
+.staff-drawing {
+  min-height: 128px;
+  color: var(--ink);
+}
+</style>

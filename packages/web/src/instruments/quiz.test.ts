@@ -1,0 +1,79 @@
+import { formula, makeDrill, noteReading, rootCall, stringWalk, type Recipe } from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { must } from '@finch/core/kernel';
+import { isRight, outcomeOf, quizBoard } from './quiz';
+
+const stepsOf = (recipe: Recipe) =>
+  must(makeDrill(recipe, { hand: averageHand, instrument: standardGuitar })).steps.filter(
+    (step) => step.answer,
+  );
+const walk = stepsOf(stringWalk({ string: 6, key: 'C major', maxFret: 12, calls: 8, secondsPerCall: 5 }));
+const reading = stepsOf(
+  noteReading({ position: 5, strings: 6, key: 'C major', count: 12, secondsPerNote: 6 }),
+);
+const roots = stepsOf(rootCall({ rootString: 5, answer: 'root', count: 12, secondsPerCall: 5, maxFret: 12 }));
+const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
+const change = stepsOf(formula({ grip: F, targets: ['minor', 'dominant7'], secondsPerCall: 6 }));
+
+test('a call on one string shows that string to fret 12', () => {
+  expect(quizBoard(walk[0], standardGuitar)).toEqual({
+    strings: [6],
+    frets: [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12],
+  });
+  expect(quizBoard(roots[0], standardGuitar).strings).toEqual([5]);
+});
+
+test('a position shows its four frets on every string', () => {
+  expect(quizBoard(reading[0], standardGuitar)).toEqual({ strings: [1, 2, 3, 4, 5, 6], frets: [5, 6, 7, 8] });
+});
+
+test('a grip shows the frets around it, and every right answer lies on the board', () => {
+  const board = quizBoard(change[0], standardGuitar, F.frets);
+  expect(board.frets).toEqual([0, 1, 2, 3, 4, 5]);
+  for (const step of change)
+    if (step.answer && step.answer.kind !== 'choice')
+      for (const place of step.answer.places) expect(board.frets).toContain(place.fret);
+  const high = quizBoard(change[0], standardGuitar, [8, 10, 10, 9, 8, 8]);
+  expect(high.frets).toEqual([6, 7, 8, 9, 10, 11, 12]);
+});
+
+test('the board never runs past the end of a neck under a capo', () => {
+  const short = { ...standardGuitar, frets: 12, capo: 3 };
+  expect(Math.max(...quizBoard(walk[0], short).frets)).toBe(9);
+});
+
+describe('an answer', () => {
+  const any = {
+    kind: 'any place' as const,
+    places: [
+      { string: 6, fret: 0 },
+      { string: 6, fret: 12 },
+    ],
+  };
+  const both = {
+    kind: 'all places' as const,
+    places: [
+      { string: 3, fret: 1 },
+      { string: 1, fret: 0 },
+    ],
+  };
+
+  test('any of several places is right by itself, not together', () => {
+    expect(isRight(any, [{ string: 6, fret: 12 }])).toBe(true);
+    expect(isRight(any, any.places)).toBe(false);
+    expect(isRight(any, [{ string: 5, fret: 12 }])).toBe(false);
+  });
+
+  test('all places must be tapped, and no other', () => {
+    expect(isRight(both, [...both.places].reverse())).toBe(true);
+    expect(isRight(both, [both.places[0]])).toBe(false);
+    expect(isRight(both, [...both.places, { string: 2, fret: 1 }])).toBe(false);
+  });
+
+  test('right in time is clean, right too late is late, else a wrong note', () => {
+    expect(outcomeOf(any, [{ string: 6, fret: 0 }], 4.9, 5)).toBe('clean');
+    expect(outcomeOf(any, [{ string: 6, fret: 0 }], 5.1, 5)).toBe('late');
+    expect(outcomeOf(any, [{ string: 6, fret: 3 }], 1, 5)).toBe('wrong note');
+    expect(isRight({ kind: 'choice', choices: ['E'], right: 'E' }, [])).toBe(false);
+  });
+});

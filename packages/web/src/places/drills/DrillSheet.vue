@@ -1,0 +1,139 @@
+<script setup lang="ts">
+/** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
+import type { Drill, DrillContext } from '@finch/core/drills';
+import { neckFrames, staffBars, tabColumns } from '@finch/core/score';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, ref, watch } from 'vue';
+import { nameChord, say } from '../../app/words';
+import { gripDegrees } from '../../instruments/degrees';
+import NeckBoard from '../../instruments/NeckBoard.vue';
+import StaffStrip from '../../instruments/StaffStrip.vue';
+import TabStrip from '../../instruments/TabStrip.vue';
+
+const props = defineProps<{
+  drill: Drill;
+  context: DrillContext;
+  playing: boolean;
+  /** Beats since the start of the score; negative while counting in. */
+  elapsed: number;
+}>();
+const BARS_SHOWN = 4;
+const COLUMNS_SHOWN = 12;
+const at = ref(0);
+watch(
+  () => props.drill.recipe,
+  () => (at.value = 0),
+);
+const frames = computed(() => neckFrames(props.drill.score));
+/** One frame for each step; a bar of the same strums is one. */
+const stops = computed(() =>
+  props.drill.steps.map(
+    (step) => frames.value.find((frame) => frame.startBeat >= step.startBeat) ?? frames.value[0],
+  ),
+);
+watch(
+  () => props.elapsed,
+  (beat) => {
+    if (!props.playing) return;
+    const now = props.drill.steps.findLastIndex((step) => step.startBeat <= beat);
+    at.value = Math.max(0, now);
+  },
+);
+const frame = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)]);
+const step = computed(() => props.drill.steps[Math.min(at.value, props.drill.steps.length - 1)]);
+const degrees = computed(() => {
+  const { openPitches, capo } = props.context.instrument;
+  return frame.value?.chord
+    ? gripDegrees({ frets: frame.value.frets, tuning: openPitches, capo, chord: frame.value.chord })
+    : undefined;
+});
+const firstBar = computed(() => {
+  let beat = 0;
+  const bars = props.drill.score.parts[0]?.bars ?? [];
+  for (let i = 0; i < bars.length; i++) {
+    if (step.value && step.value.startBeat < beat + bars[i].beats)
+      return Math.floor(i / BARS_SHOWN) * BARS_SHOWN;
+    beat += bars[i].beats;
+  }
+  return 0;
+});
+const bars = computed(() =>
+  staffBars(props.drill.score, props.context.instrument).slice(firstBar.value, firstBar.value + BARS_SHOWN),
+);
+const columns = computed(() =>
+  tabColumns(props.drill.score)
+    .filter((column) => column.bar >= firstBar.value && column.bar < firstBar.value + BARS_SHOWN)
+    .slice(0, COLUMNS_SHOWN),
+);
+const go = (by: number) => (at.value = Math.min(stops.value.length - 1, Math.max(0, at.value + by)));
+defineExpose({ go });
+</script>
+
+<template>
+  <div class="drill-sheet">
+    <div class="spread step-line">
+      <BButton
+        variant="outline-secondary"
+        size="sm"
+        aria-label="Step before"
+        :disabled="at === 0"
+        @click="go(-1)"
+        >←</BButton
+      >
+      <p class="step-words" aria-live="polite">
+        <b>{{ at + 1 }} of {{ stops.length }}</b> {{ step ? say(step.ask) : '' }}
+      </p>
+      <BButton
+        variant="outline-secondary"
+        size="sm"
+        aria-label="Next step"
+        :disabled="at >= stops.length - 1"
+        @click="go(1)"
+        >→</BButton
+      >
+    </div>
+    <NeckBoard
+      v-if="frame"
+      :frets="frame.frets"
+      :fingers="frame.fingers"
+      :degrees="degrees"
+      :spoken="`${frame.chord ? `${nameChord(frame.chord)}: ` : ''}${step ? say(step.ask) : ''}`"
+      :left-handed="context.instrument.leftHanded"
+      :width="900"
+      :height="190"
+    />
+    <TabStrip
+      :columns="columns"
+      :strings="context.instrument.openPitches.length"
+      :now="Math.floor(elapsed)"
+      :playing="playing"
+    />
+    <StaffStrip :bars="bars" />
+    <p class="small">
+      Bars {{ firstBar + 1 }} to {{ firstBar + bars.length }} of {{ drill.score.parts[0]?.bars.length }}. The
+      staff is written an octave above its sound.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.drill-sheet {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  min-width: 0;
+}
+.step-line {
+  align-items: center;
+}
+.step-words {
+  margin: 0;
+  font-size: 15.5px;
+  text-align: center;
+}
+.step-words b {
+  margin-right: 8px;
+  color: var(--ink2);
+  font-weight: 400;
+}
+</style>

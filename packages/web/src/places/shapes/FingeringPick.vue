@@ -1,0 +1,121 @@
+<script setup lang="ts">
+/** The fingerings a hand can hold this grip with; one may be pinned for the student and is then taught everywhere. */
+import { routes, type Marks } from '@finch/contract';
+import type { DrillContext } from '@finch/core/drills';
+import { fingeringsFor, type Effort } from '@finch/core/effort';
+import { gripMark, type FingerLabel, type Frets } from '@finch/core/grips';
+import { computed, ref } from 'vue';
+import { school } from '../../app/school';
+import { sayError } from '../../app/words';
+import { call } from '../../session/api';
+import { fingersText } from './shape-words';
+
+const props = defineProps<{
+  frets: Frets;
+  effort: Effort;
+  drilling: DrillContext;
+  marks: Marks;
+  /** Whose fingering it is; null when nobody is on the bench. */
+  student: { id: string; first: string } | null;
+}>();
+const emit = defineEmits<{ kept: [] }>();
+const MOST = 5;
+const subject = computed(() => gripMark(props.frets, props.drilling.instrument.openPitches));
+const pin = computed(() => props.marks.pins.find((one) => one.subject === subject.value) ?? null);
+const all = computed(() => fingeringsFor(props.frets, props.drilling.hand, props.drilling.instrument));
+const shown = computed(() => {
+  const now = all.value.find((one) => one.fingers.join() === props.effort.fingering.fingers.join());
+  const first = all.value.slice(0, MOST);
+  return now && !first.includes(now) ? [now, ...first.slice(0, MOST - 1)] : first;
+});
+const isNow = (fingers: readonly FingerLabel[]) => fingers.join() === props.effort.fingering.fingers.join();
+const tied = computed(() => props.effort.ties.length > 0);
+const trouble = ref('');
+async function choose(fingers: readonly FingerLabel[]) {
+  if (!props.student) return;
+  trouble.value = '';
+  const isPinned = pin.value?.fingers.join() === fingers.join();
+  try {
+    await call(routes.keepPin, {
+      params: { studentId: props.student.id },
+      body: {
+        subject: subject.value,
+        fingers: isPinned ? null : [...fingers],
+        version: pin.value?.version ?? 0,
+      },
+    });
+  } catch (problem) {
+    trouble.value = sayError(problem);
+  }
+  emit('kept');
+}
+</script>
+
+<template>
+  <div v-if="all.length" class="fingerings">
+    <h3>
+      Fingers
+      <span class="small">{{
+        pin
+          ? `pinned for ${student?.first ?? 'the student'}`
+          : school().fingering === 'prescribed'
+            ? 'the one prescribed'
+            : tied
+              ? 'equally easy: whichever is comfortable'
+              : 'easiest first'
+      }}</span>
+    </h3>
+    <div class="fingering-row" role="group" aria-label="Fingerings, easiest first">
+      <button
+        v-for="one in shown"
+        :key="one.fingers.join()"
+        type="button"
+        :aria-pressed="isNow(one.fingers)"
+        :disabled="!student"
+        :title="
+          student
+            ? pin?.fingers.join() === one.fingers.join()
+              ? 'Take the pin away'
+              : `Pin for ${student.first}`
+            : 'Put a student on the bench to pin one'
+        "
+        @click="choose(one.fingers)"
+      >
+        {{ fingersText(one.fingers) }}<small>{{ one.points.toFixed(1) }}</small
+        ><small v-if="pin?.fingers.join() === one.fingers.join()">pinned</small>
+      </button>
+    </div>
+    <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+  </div>
+</template>
+
+<style scoped>
+.fingerings h3 {
+  font-size: 14px;
+  margin: 4px 0 2px;
+}
+.fingering-row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.fingering-row button {
+  border: 1px solid var(--line-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font-family: var(--mono);
+  font-size: 14px;
+  padding: 3px 6px;
+  min-height: 30px;
+}
+.fingering-row small {
+  margin-left: 5px;
+  font-size: 12px;
+  color: var(--ink2);
+}
+.fingering-row [aria-pressed='true'] {
+  background: var(--wash-crown);
+  border-color: var(--crown);
+}
+</style>

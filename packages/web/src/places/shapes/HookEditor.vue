@@ -1,0 +1,103 @@
+<script setup lang="ts">
+/** A teacher's own hook on a grip, or on the change to it: a nickname and a small picture, shown to whoever gets it. */
+import { routes, type Hook } from '@finch/contract';
+import { BButton, BFormInput } from 'bootstrap-vue-next';
+import { ref, watch } from 'vue';
+import { sayError } from '../../app/words';
+import HookTag from '../../instruments/HookTag.vue';
+import { call } from '../../session/api';
+import { smallPicture } from './small-picture';
+
+const props = defineProps<{ subject: string; what: string; hook: Hook | null }>();
+const emit = defineEmits<{ kept: [] }>();
+const nickname = ref('');
+const picture = ref<string | null>(null);
+const said = ref('');
+const trouble = ref('');
+watch(
+  () => [props.subject, props.hook] as const,
+  () => {
+    nickname.value = props.hook?.nickname ?? '';
+    picture.value = props.hook?.picture ?? null;
+    trouble.value = '';
+  },
+  { immediate: true },
+);
+async function pick(event: Event) {
+  const [file] = (event.target as HTMLInputElement).files ?? [];
+  if (!file) return;
+  trouble.value = '';
+  try {
+    picture.value = await smallPicture(file);
+  } catch (problem) {
+    trouble.value = (problem as Error).message;
+  }
+}
+async function keep(given: { nickname: string; picture: string | null }) {
+  trouble.value = '';
+  try {
+    await call(routes.keepHook, {
+      body: { subject: props.subject, ...given, version: props.hook?.version ?? 0 },
+    });
+    said.value = given.nickname || given.picture ? 'Kept; whoever gets this sees it.' : 'Taken away.';
+  } catch (problem) {
+    trouble.value = sayError(problem);
+  }
+  emit('kept');
+}
+</script>
+
+<template>
+  <form class="hook-editor" @submit.prevent="keep({ nickname, picture })">
+    <h3>Your own hook on {{ what }}</h3>
+    <div class="hook-fields">
+      <label
+        >Nickname<BFormInput v-model="nickname" size="sm" maxlength="60" placeholder="the ladder, the claw…"
+      /></label>
+      <label
+        >Picture<input
+          class="form-control form-control-sm"
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          @change="pick"
+      /></label>
+    </div>
+    <HookTag v-if="nickname || picture" :hook="{ nickname, picture }" />
+    <div class="hook-acts">
+      <BButton type="submit" size="sm" variant="outline-secondary" :disabled="!nickname.trim() && !picture"
+        >Keep hook</BButton
+      >
+      <BButton v-if="picture" size="sm" variant="link" @click="picture = null">No picture</BButton>
+      <BButton v-if="hook" size="sm" variant="link" @click="keep({ nickname: '', picture: null })"
+        >Take it away</BButton
+      >
+      <span class="small" role="status">{{ said }}</span>
+    </div>
+    <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+  </form>
+</template>
+
+<style scoped>
+.hook-editor {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+}
+.hook-editor h3 {
+  font-size: 15.5px;
+}
+.hook-fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+.hook-acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,148 @@
+/**
+ * Shape cards as files: SVG with its fonts inside, PNG drawn from that SVG, PDF from the server, and the printer.
+ * Each comes from the same pages of the core.
+ */
+import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import displayFont from '@fontsource-variable/piazzolla/files/piazzolla-latin-wght-normal.woff2?url';
+import { routes } from '@finch/contract';
+import {
+  drawPages,
+  drawSingle,
+  trueSigns,
+  writeSvg,
+  type CardShow,
+  type PaperCard,
+  type PaperFonts,
+} from '@finch/core/shapes';
+import signsFont from '../../../../core/fonts/finch-signs.woff2?url';
+import { call } from '../../session/api';
+
+export interface PaperJob {
+  readonly layout: 'page' | 'single';
+  readonly title: string;
+  readonly foot: string;
+  readonly show: CardShow;
+  readonly leftHanded: boolean;
+  readonly cards: readonly PaperCard[];
+}
+
+const PNG_DOTS_A_MM = 300 / 25.4;
+/** A browser refuses canvases much larger than this. */
+const MOST_DOTS = 8000;
+
+async function fontData(url: string): Promise<string> {
+  const answer = await fetch(url);
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  let binary = '';
+  for (const byte of bytes) binary += String.fromCharCode(byte);
+  return `data:font/woff2;base64,${btoa(binary)}`;
+}
+
+let fonts: Promise<PaperFonts> | null = null;
+
+function paperFonts(): Promise<PaperFonts> {
+  fonts ??= Promise.all([textFont, displayFont, signsFont].map(fontData)).then(([text, display, signs]) => {
+    const face = (family: string, data: string, weight: string) =>
+      `@font-face{font-family:"${family}";src:url(${data}) format("woff2");font-weight:${weight}}`;
+    return {
+      text: 'Finch Paper Text, Finch Paper Signs, sans-serif',
+      display: 'Finch Paper Display, Finch Paper Signs, serif',
+      css: [
+        face('Finch Paper Text', text, '200 800'),
+        face('Finch Paper Display', display, '100 900'),
+        face('Finch Paper Signs', signs, '100 900'),
+      ].join(''),
+    };
+  });
+  fonts.catch(() => (fonts = null));
+  return fonts;
+}
+
+/** One SVG file a page, or a card. */
+export async function svgFiles(job: PaperJob): Promise<string[]> {
+  const options = { ...job, signs: trueSigns };
+  const pages =
+    job.layout === 'page'
+      ? drawPages(job.cards, options)
+      : job.cards.map((card) => drawSingle(card, options));
+  const inside = await paperFonts();
+  return pages.map((page, i) =>
+    writeSvg(page, job.layout === 'page' ? job.title : (job.cards[i]?.name ?? job.title), inside),
+  );
+}
+
+/** The SVG at 300 dots an inch. */
+export async function pngOf(svg: string): Promise<Blob> {
+  const image = new Image();
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+  await image.decode();
+  const [width, height] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)?.slice(1).map(Number) ?? [100, 100];
+  const dots = Math.min(PNG_DOTS_A_MM, MOST_DOTS / Math.max(width, height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(width * dots);
+  canvas.height = Math.round(height * dots);
+  canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('the picture came out empty'))),
+      'image/png',
+    ),
+  );
+}
+
+export async function pdfFile(job: PaperJob): Promise<Blob> {
+  const { pdf } = await call(routes.paper, {
+    body: {
+      ...job,
+      cards: job.cards.map((card) => ({
+        ...card,
+        frets: [...card.frets],
+        fingers: [...card.fingers],
+        degrees: card.degrees && [...card.degrees],
+        notes: card.notes && [...card.notes],
+      })),
+    },
+  });
+  return new Blob([Uint8Array.from(atob(pdf), (character) => character.charCodeAt(0))], {
+    type: 'application/pdf',
+  });
+}
+
+export function download(name: string, content: Blob): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(content);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+
+/** Prints pages without leaving the bench: a frame of its own holds them, one a sheet. */
+export function printPages(svgs: readonly string[]): void {
+  document.getElementById('paper-frame')?.remove();
+  const frame = document.createElement('iframe');
+  frame.id = 'paper-frame';
+  frame.title = 'Pages to print';
+  frame.style.cssText = 'position:fixed;right:0;bottom:0;width:0;height:0;border:0';
+  document.body.append(frame);
+  const page = frame.contentDocument;
+  if (!page) return;
+  const style = page.createElement('style');
+  style.textContent = '@page{size:A4;margin:0}body{margin:0}svg{display:block;page-break-after:always}';
+  page.head.append(style);
+  for (const svg of svgs) {
+    const drawn = new DOMParser().parseFromString(svg, 'image/svg+xml').documentElement;
+    page.body.append(page.importNode(drawn, true));
+  }
+  void frame.contentWindow?.document.fonts.ready.then(() => frame.contentWindow?.print());
+}
+
+/** A file name of letters, digits and dashes. */
+export function fileName(title: string, ending: string): string {
+  const plain = title
+    .replaceAll('♭', 'b')
+    .replaceAll('♯', 'sharp')
+    .replaceAll('△', 'maj')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '');
+  return `${plain || 'shapes'}.${ending}`;
+}

@@ -1,0 +1,69 @@
+/**
+ * What is asked of the student on the bench: the hand as its school has it play, the instrument, the limit, the
+ * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand under the school of whoever sits.
+ */
+import { routes, type Marks, type SchoolsBody } from '@finch/contract';
+import type { DrillContext } from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { changeMark, gripMark, type Frets } from '@finch/core/grips';
+import { handFor } from '@finch/core/shapes';
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
+import { holdSchool, school } from '../app/school';
+import { call } from './api';
+import { useStudent } from './queries';
+import { useSeat } from './seat';
+
+/** The layers of schools for a student, or of whoever sits when nobody is on the bench. */
+export function useSchools(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['schools', toValue(studentId), seat.seat?.membershipId]),
+    queryFn: () => {
+      const student = toValue(studentId);
+      return call(routes.schools, { query: student ? { student } : {} });
+    },
+    enabled: computed(() => seat.seat !== null && (seat.teaches || toValue(studentId) !== null)),
+    placeholderData: (before: SchoolsBody | undefined) => before,
+  });
+}
+
+/** Holds the school of whoever is on the bench for the whole page; called once, by the house. */
+export function useSchoolOfPage(studentId: MaybeRefOrGetter<string | null>): void {
+  const { data } = useSchools(studentId);
+  watch(data, (now) => now && holdSchool(now.holds), { immediate: true });
+}
+
+const NO_MARKS: Marks = { pins: [], hooks: [] };
+
+export const pinsOf = (marks: Marks): Record<string, Marks['pins'][number]['fingers']> =>
+  Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers]));
+
+export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
+  const client = useQueryClient();
+  const { data: student } = useStudent(studentId);
+  const { data: schools } = useSchools(studentId);
+  const marks = computed(() => schools.value?.marks ?? student.value?.marks ?? NO_MARKS);
+  const limit = computed(() => student.value?.limits.value.gripEffort ?? null);
+  const drilling = computed<DrillContext>(() => ({
+    hand: handFor(student.value?.hand.value ?? averageHand, school()),
+    instrument: student.value?.instrument.value ?? standardGuitar,
+    ...(limit.value === null ? {} : { effortLimit: limit.value }),
+    pins: pinsOf(marks.value),
+  }));
+  const hand = computed(() => drilling.value.hand);
+  const instrument = computed(() => drilling.value.instrument);
+  const hookOn = (frets: Frets) =>
+    marks.value.hooks.find((hook) => hook.subject === gripMark(frets, instrument.value.openPitches)) ?? null;
+  const hookOnChange = (from: Frets, to: Frets) =>
+    marks.value.hooks.find((hook) => hook.subject === changeMark(from, to, instrument.value.openPitches)) ??
+    null;
+  /** After a mark or a school was written: everything that shows it is read anew. */
+  const refresh = () =>
+    Promise.all(
+      ['schools', 'student', 'practice', 'proposal'].map((key) =>
+        client.invalidateQueries({ queryKey: [key] }),
+      ),
+    );
+  return { student, marks, limit, drilling, hand, instrument, hookOn, hookOnChange, refresh };
+}
