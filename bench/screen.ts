@@ -32,7 +32,7 @@ export async function screenRows(): Promise<{ what: string; median: string; aim:
     await page.goto(world.url);
     await page.locator('.seats li', { hasText: 'Tamsin Brackwater' }).getByRole('button').click();
     await page.getByRole('link', { name: 'Shapes' }).click();
-    await page.locator('.cards li').nth(2).waitFor();
+    await page.locator('.cards .card-row button').nth(2).waitFor();
     const waits: number[] = [];
     for (const chord of CHORDS) {
       const field = page.getByLabel('Chord', { exact: true });

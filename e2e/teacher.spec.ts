@@ -27,7 +27,7 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
   await page.getByRole('link', { name: 'Shapes' }).click();
   const chord = page.getByLabel('Chord', { exact: true });
   await chord.fill('E');
-  await expect(page.locator('.cards li').first()).toContainText('open chord');
+  await expect(page.locator('.cards .card-row button').first()).toContainText('open chord');
   await chord.blur();
   await page.keyboard.press('g');
   await chord.fill('Am');
@@ -122,7 +122,7 @@ test('bad chords are answered in words, with a reading to take', async ({ page, 
   await chord.fill('H7');
   await expect(page.getByRole('alert')).toContainText('H is B where B means B♭');
   await page.getByRole('button', { name: 'Read B7' }).click();
-  await expect(page.locator('.cards li').nth(2)).toBeVisible();
+  await expect(page.locator('.cards .card-row button').nth(2)).toBeVisible();
   await chord.fill('');
   await expect(page.getByRole('alert')).toContainText('Type a chord');
   await chord.fill('C'.repeat(5000));
@@ -229,7 +229,7 @@ test('nothing jumps while a place fills', async ({ page, sit }) => {
   await student.getByRole('button', { name: 'Ode Pettibrand' }).click();
   await expect(page.locator('.col-plan ol li').first()).toBeVisible();
   const found: string[] = [];
-  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Lesson', 'Write-up']) {
+  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Drills', 'Lesson', 'Write-up', 'Studio']) {
     await page.getByRole('link', { name: place, exact: true }).click();
     // Loaded anew, as after a night: nothing is in memory.
     await page.reload();
@@ -277,8 +277,14 @@ for (const theme of ['day', 'evening'] as const) {
     await expect(page.locator('.block').first()).toBeVisible();
     await check('Plan');
     await page.getByRole('link', { name: 'Shapes' }).click();
-    await expect(page.locator('.cards li').nth(3)).toBeVisible();
+    await expect(page.locator('.cards .card-row button').nth(3)).toBeVisible();
     await check('Shapes');
+    await page.getByRole('link', { name: 'Drills' }).click();
+    await expect(page.locator('.staff-drawing svg').first()).toBeVisible();
+    await check('Drills');
+    await page.getByRole('link', { name: 'Studio', exact: true }).click();
+    await expect(page.locator('.schools tbody tr').first()).toBeVisible();
+    await check('Studio');
     await page.getByRole('link', { name: 'Lesson' }).click();
     await expect(page.locator('.lesson .line')).toBeVisible();
     await check('Lesson');
@@ -294,7 +300,7 @@ for (const theme of ['day', 'evening'] as const) {
 test('at 200 % zoom no page scrolls sideways', async ({ page, sit }) => {
   await page.setViewportSize({ width: 640, height: 400 });
   await sit('Tamsin Brackwater');
-  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Lesson', 'Write-up']) {
+  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Drills', 'Lesson', 'Write-up', 'Studio']) {
     await page.getByRole('link', { name: place, exact: true }).click();
     await page.waitForLoadState('networkidle');
     const over = await page.evaluate(

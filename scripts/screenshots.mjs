@@ -72,7 +72,7 @@ async function main() {
     await teacher.locator('.block').nth(2).click();
     if (wanted('plan')) await shoot(teacher, 'plan');
     await teacher.goto('/shapes?chord=Bbm7');
-    await teacher.locator('.cards li').nth(5).waitFor();
+    await teacher.locator('.cards .card-row button').nth(5).waitFor();
     await teacher
       .locator('.stand-ins li')
       .first()

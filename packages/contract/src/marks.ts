@@ -5,7 +5,7 @@ import { seenVersionSchema } from './basics';
 const PICTURE_LENGTH = 120_000;
 
 /** The text a mark hangs on, as the core's `gripMark` or `changeMark` writes it. */
-export const markSubjectSchema = v.pipe(
+const markSubjectSchema = v.pipe(
   v.string('what the mark is on'),
   v.regex(/^\d+(-\d+){3,7} [0-9x-]+( > [0-9x-]+)?$/, 'a grip or a change with its tuning'),
   v.maxLength(120),

@@ -5,7 +5,7 @@ import { fretsSchema } from './drills';
 const shortText = v.pipe(v.string(), v.maxLength(80, 'at most 80 characters'));
 const perString = v.pipe(v.array(v.nullable(v.pipe(v.string(), v.maxLength(8)))), v.maxLength(8));
 
-export const paperCardSchema = v.object({
+const paperCardSchema = v.object({
   frets: fretsSchema,
   fingers: v.pipe(v.array(v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']))), v.minLength(4), v.maxLength(8)),
   degrees: v.optional(perString),

@@ -39,7 +39,11 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<Drill> {
   const asked = targets
     .filter((target) => target !== chord.value.quality)
     .map((target) => oneNoteChange(grip.frets, chord.value, makeChord(chord.value.root, target), context));
-  const kept = asked.filter(plays);
+  const heavy = (change: OneNoteChange) => {
+    const cap = Math.max(context.effortLimit ?? 100, start.value.total);
+    return plays(change) && (change.effort ?? 0) > cap;
+  };
+  const kept = asked.filter((change) => plays(change) && !heavy(change));
   if (kept.length === 0)
     return fail('drill.formula', 'grip', 'a grip from which at least one of these is a single move');
   const from = gripItem(grip.frets, start.value.fingering.fingers, chord.value.symbol, instrument);
@@ -88,10 +92,14 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<Drill> {
       hasBarre,
       morePoints: POINTS_A_MOVE * Math.max(...kept.map((change) => change.moves.length)),
       leftOut: asked
-        .filter((change) => !plays(change))
+        .filter((change) => !kept.includes(change))
         .map((change) => ({
           code: 'left.target',
-          values: { to: change.chord.symbol, why: change.verdict.code, ...change.verdict.values },
+          values: {
+            to: change.chord.symbol,
+            ...change.verdict.values,
+            why: heavy(change) ? 'move.heavy' : change.verdict.code,
+          },
         })),
     },
     context,

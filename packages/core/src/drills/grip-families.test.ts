@@ -1,5 +1,5 @@
 /** One hand, one grip: formula, family ladder, five forms, close triads, and what to check when a string does not ring. */
-import { averageHand, standardGuitar } from '../fretboard';
+import { averageHand, pitchAt, standardGuitar } from '../fretboard';
 import { fretsText, parseFrets } from '../grips';
 import { must } from '../kernel';
 import { LADDER } from '../shapes';
@@ -56,6 +56,19 @@ describe('formula', () => {
     expect(drill.score.parts[0].bars.map((bar) => bar.events.map((event) => event.chord))).toEqual(
       drill.steps.map((step) => ['F', step.ask.values.to]),
     );
+  });
+
+  test('what would be over the limit of the hand is left out, with the reason', () => {
+    const recipe = formula({
+      grip: { chord: 'A', frets: must(parseFrets('x02220')) },
+      targets: ['minor', 'dominant7', 'major9', 'minor9', 'six-nine', 'diminished7'],
+      secondsPerCall: 6,
+    });
+    const free = make(recipe);
+    const light = must(makeDrill(recipe, { ...context, effortLimit: 40 }));
+    expect(light.steps.length).toBeLessThan(free.steps.length);
+    expect(light.overLimit).toBe(false);
+    expect(light.leftOut.some((one) => one.values.why === 'move.heavy')).toBe(true);
   });
 
   test('a target that is no quality is refused, and the nearest recipe can be made', () => {
@@ -251,8 +264,13 @@ describe('close triads', () => {
         expect(new Set(lowest.slice(0, 3)).size).toBe(3);
         expect(lowest.slice(0, 5)).toEqual([...lowest.slice(0, 5)].reverse());
         for (const step of drill.steps) {
-          const sounding = gripOf(step).frets.flatMap((fret, s) => (fret === null ? [] : [6 - s]));
+          const { frets } = gripOf(step);
+          const sounding = frets.flatMap((fret, s) => (fret === null ? [] : [6 - s]));
           expect(sounding).toEqual(strings);
+          const pitches = frets.flatMap((fret, s) =>
+            fret === null ? [] : [pitchAt(standardGuitar, s, fret)],
+          );
+          expect(Math.max(...pitches) - Math.min(...pitches)).toBeLessThan(12);
         }
       }
   });

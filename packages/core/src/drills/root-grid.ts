@@ -89,7 +89,7 @@ export interface PastCalls {
 }
 
 /** Cells whose last answer was not clean, latest take last in `takes`. */
-export function weakCells(takes: readonly PastCalls[]): RootCell[] {
+function weakCells(takes: readonly PastCalls[]): RootCell[] {
   const last = new Map<string, { cell: RootCell; clean: boolean }>();
   for (const take of takes)
     take.cells.forEach((cell, i) => {

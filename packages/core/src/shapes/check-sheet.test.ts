@@ -65,3 +65,48 @@ describe('a teacher’s own sheet', () => {
     );
   });
 });
+
+describe('what else a line may say', () => {
+  const one = (line: string) => {
+    const [finding] = checkSheet(line);
+    return { code: finding.what.code, nearest: finding.nearest, column: finding.column };
+  };
+
+  test.each([
+    ['E/C 032010', 'sheet.slash', 'C/E 032010'],
+    ['C/E 032010', 'sheet.grip', null],
+    ['F#/D 2x0232', 'sheet.slash', 'D/F# 2x0232'],
+    ['Am x02210 x02310', 'sheet.grip', null],
+    ['Am x02210 x01320', 'sheet.finger', 'Am x02210 x02310'],
+    ['F 133211 134211', 'sheet.grip', null],
+    ['F 133211 133111', 'sheet.finger', 'F 133211 134211'],
+    ['G 355433 root on string 6', 'sheet.grip', null],
+    ['C x35553 root on string 6', 'sheet.root-string', 'C x35553 root on string 5'],
+    ['C x35553 root 5', 'sheet.grip', null],
+    ['E 24-26-26-25-24-24', 'sheet.fret', null],
+  ] as const)('%s: %s', (line, code, nearest) => {
+    const found = one(line);
+    expect(found.code).toBe(code);
+    if (nearest !== null) expect(found.nearest).toBe(nearest);
+  });
+
+  test('right notes that no hand holds are said to be so, with a grip that can be held', () => {
+    const found = one('C 8-3-5-0-1-0');
+    expect(found.code).toBe('sheet.held');
+    expect(found.nearest).toMatch(/^C /);
+  });
+
+  test('a slash whose bass is not lowest is found', () => {
+    expect(one('C/G x32010')).toMatchObject({ code: 'sheet.bass' });
+    expect(one('C/E x32010').code).toBe('sheet.bass');
+  });
+
+  test('names the string of the finger that cannot, not another that differs from the usual', () => {
+    const [finding] = checkSheet('F 133211 133111');
+    expect(finding.what.values).toMatchObject({ finger: '1', string: 3, right: '134211' });
+  });
+
+  test('the place of a wrong finger is where the fingers begin', () => {
+    expect(one('Am x02210 x01320').column).toBe(11);
+  });
+});

@@ -1,13 +1,15 @@
 /**
- * Checks a teacher's own sheet line by line: chord names with frets (`Am x02210`), chords spelled out
+ * Checks a teacher's own sheet line by line: chord names with frets (`Am x02210`), with fingers after them
+ * (`Am x02210 x02310`) and the root's string (`root on string 5`) if the sheet says so, chords spelled out
  * (`F#: F# A# C#`) and, under a line `key: G major`, numbered chords (`ii Am7`) and progressions. Every mismatch
  * is found with its place, what is wrong, and the nearest right answer. A line that is none of these is said to
  * be unread and left alone.
  */
 import { averageHand, type Hand } from '../fretboard/hand';
 import { pitchAt, standardGuitar, stringNumber, type Instrument } from '../fretboard/instrument';
-import { fretsText, gripKey, parseFrets, type Frets } from '../grips/grip';
+import { fingeringsFor, gradeGrip } from '../effort/grade-grip';
 import type { Reason } from '../effort/explain';
+import { fretsText, gripKey, parseFrets, type FingerLabel, type Frets } from '../grips/grip';
 import { chordNotes, parseChord, type Chord } from '../theory/chord';
 import { degreeChords, makeKey, type Key } from '../theory/key';
 import { mod12, noteText, pitchClassOf, readNote } from '../theory/note';
@@ -121,7 +123,16 @@ function lineFindings(raw: string, words: readonly Word[], key: Key | null, desk
     const chord = parseChord(name.text.replace(/[:=]$/, ''));
     if (!chord.ok) return [unreadChord(name, chord.problem.detail)];
     const frets = parseFrets(words[gripAt].text);
-    return frets.ok ? [checkGrip(words[gripAt], chord.value, frets.value, desk)] : [];
+    if (!frets.ok) return [];
+    const wrong = checkGrip(words[gripAt], chord.value, frets.value, desk);
+    if (wrong.finding.verdict !== 'fine') return [wrong];
+    // What else the line says of the grip is looked at once its notes are right.
+    const beside = [
+      checkHeld(words[gripAt], chord.value, frets.value, desk),
+      checkFingers(words[gripAt + 1], chord.value, frets.value, desk),
+      checkRootString(raw, chord.value, frets.value, desk),
+    ].filter((one) => one !== null);
+    return beside.length ? beside : [wrong];
   }
   const spelled = /^\s*(\S+?)\s*[:=]\s*(.+)$/.exec(raw);
   if (spelled) {
@@ -163,8 +174,33 @@ function checkGrip(word: Word, chord: Chord, frets: Frets, desk: Desk): Placed {
     const pitchClass = mod12(pitchAt(instrument, s, fret));
     return classes.includes(pitchClass) || pitchClass === bass ? [] : [{ s, fret, pitchClass }];
   });
-  const heard = frets.flatMap((fret, s) => (fret === null ? [] : [mod12(pitchAt(instrument, s, fret))]));
+  const highest = instrument.frets - instrument.capo;
+  const past = frets.findIndex((fret) => fret !== null && fret > highest);
+  if (past >= 0)
+    return placed({
+      verdict: 'wrong',
+      what: {
+        code: 'sheet.fret',
+        values: { string: stringNumber(instrument, past), fret: frets[past] ?? 0, highest },
+      },
+      nearest: nearestText(chord, frets, desk),
+    });
+  const pitches = frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(instrument, s, fret)]));
+  const heard = pitches.map(mod12);
   const missing = chord.tones.filter((tone) => tone.required && !heard.includes(tone.pitchClass));
+  const turned = chord.bass ? slashTurned(chord, frets, desk) : null;
+  if (turned)
+    return placed({
+      verdict: 'wrong',
+      what: { code: 'sheet.slash', values: { typed: chord.symbol, right: turned } },
+      nearest: `${turned} ${fretsText(frets)}`,
+    });
+  if (!wrong.length && !missing.length && bass !== null && mod12(Math.min(...pitches)) !== bass)
+    return placed({
+      verdict: 'wrong',
+      what: { code: 'sheet.bass', values: { chord: chord.symbol, bass: noteText(chord.bass ?? chord.root) } },
+      nearest: nearestText(chord, frets, desk),
+    });
   if (!wrong.length && !missing.length)
     return placed({
       verdict: 'fine',
@@ -172,7 +208,6 @@ function checkGrip(word: Word, chord: Chord, frets: Frets, desk: Desk): Placed {
       nearest: null,
     });
   const is = nameOf(frets, desk);
-  const right = nearestGrip(chord, frets, desk);
   const what: Reason = wrong.length
     ? {
         code: 'sheet.foreign',
@@ -189,7 +224,85 @@ function checkGrip(word: Word, chord: Chord, frets: Frets, desk: Desk): Placed {
         code: 'sheet.missing',
         values: { chord: chord.symbol, degrees: missing.map((tone) => tone.degree).join(' '), is },
       };
-  return placed({ verdict: 'wrong', what, nearest: right && `${chord.symbol} ${fretsText(right)}` });
+  return placed({ verdict: 'wrong', what, nearest: nearestText(chord, frets, desk) });
+}
+
+/** `C/E` where `E/C` was written over a grip of C with its third lowest; null where it stands the right way round. */
+function slashTurned(chord: Chord, frets: Frets, desk: Desk): string | null {
+  const is = nameOf(frets, desk);
+  const [over, under] = is.split('/');
+  if (under === undefined) return null;
+  const named = parseChord(over);
+  const written = noteText(chord.root);
+  return named.ok && noteText(named.value.root) === noteText(chord.bass ?? chord.root) && under === written
+    ? is
+    : null;
+}
+
+function nearestText(chord: Chord, frets: Frets, desk: Desk): string | null {
+  const right = nearestGrip(chord, frets, desk);
+  return right && `${chord.symbol} ${fretsText(right)}`;
+}
+
+/** A grip whose notes are right and that no hand like this one can hold. */
+function checkHeld(word: Word, chord: Chord, frets: Frets, desk: Desk): Placed | null {
+  const graded = gradeGrip(frets, desk.hand, desk.instrument);
+  if (graded.ok) return null;
+  return {
+    column: word.column,
+    finding: {
+      verdict: 'wrong',
+      what: { code: 'sheet.held', values: { chord: chord.symbol, needs: graded.problem.detail } },
+      nearest: nearestText(chord, frets, desk),
+    },
+  };
+}
+
+/** Fingers written after a grip, `x02210 x02310`: the string whose finger cannot be, by the fingering most like it, and the usual fingering. */
+function checkFingers(word: Word | undefined, chord: Chord, frets: Frets, desk: Desk): Placed | null {
+  if (!word || !/^[xX01234T]+$/.test(word.text) || word.text.length !== frets.length) return null;
+  const typed = [...word.text].map((cell) => (/x/i.test(cell) ? null : cell === 'T' ? 'T' : Number(cell)));
+  const all = fingeringsFor(frets, desk.hand, desk.instrument);
+  if (all.length === 0 || all.some((one) => one.fingers.every((finger, s) => finger === typed[s])))
+    return null;
+  const agree = (fingers: readonly FingerLabel[]) =>
+    fingers.filter((finger, s) => finger === typed[s]).length;
+  const nearest = all.reduce((best, one) => (agree(one.fingers) > agree(best.fingers) ? one : best));
+  const s = nearest.fingers.findIndex((finger, i) => finger !== typed[i]);
+  const fingers = all[0].fingers.map((finger) => finger ?? 'x').join('');
+  return {
+    column: word.column,
+    finding: {
+      verdict: 'wrong',
+      what: {
+        code: 'sheet.finger',
+        values: {
+          finger: String(typed[s] ?? 'x'),
+          string: stringNumber(desk.instrument, s),
+          right: fingers,
+        },
+      },
+      nearest: `${chord.symbol} ${fretsText(frets)} ${fingers}`,
+    },
+  };
+}
+
+/** `root on string 5` beside a grip whose lowest root lies elsewhere. */
+function checkRootString(raw: string, chord: Chord, frets: Frets, { instrument }: Desk): Placed | null {
+  const said = /\broot\s*(?:on)?\s*(?:string)?\s*(\d)\b/i.exec(raw);
+  if (!said) return null;
+  const root = pitchClassOf(chord.root);
+  const at = frets.findIndex((fret, s) => fret !== null && mod12(pitchAt(instrument, s, fret)) === root);
+  const string = at < 0 ? 0 : stringNumber(instrument, at);
+  if (string === Number(said[1])) return null;
+  return {
+    column: said.index,
+    finding: {
+      verdict: 'wrong',
+      what: { code: 'sheet.root-string', values: { chord: chord.symbol, typed: said[1], right: string } },
+      nearest: string === 0 ? null : raw.trim().replace(said[0], said[0].replace(/\d$/, String(string))),
+    },
+  };
 }
 
 /** The likeliest name of a grip, empty when it has none. */

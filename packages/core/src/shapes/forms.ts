@@ -294,8 +294,14 @@ export function closeTriads(
       maxEffort: context.effortLimit ?? 100,
     },
   })
-    .filter((grip) => grip.omitted.length === 0)
+    .filter((grip) => grip.omitted.length === 0 && isClose(grip, context.instrument))
     .sort((a, b) => height(a) - height(b));
+}
+
+/** Close position: all notes within an octave. */
+function isClose(grip: GradedGrip, instrument: Instrument): boolean {
+  const pitches = grip.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(instrument, s, fret)]));
+  return Math.max(...pitches) - Math.min(...pitches) < 12;
 }
 
 /** Three inversions of a triad on each set of three neighbouring strings, from the lowest up the neck. */

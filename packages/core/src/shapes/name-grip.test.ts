@@ -120,3 +120,10 @@ describe('nameGrip', () => {
     });
   });
 });
+
+test('a plain triad is not called a rare rootless seventh', () => {
+  for (const grip of ['x32010', 'x02220', '022100', 'x02210']) {
+    const names = must(nameGrip(must(parseFrets(grip)), standardGuitar)).map((one) => one.chord.symbol);
+    expect(names.join(' ')).not.toMatch(/augMaj7|dimMaj7/);
+  }
+});

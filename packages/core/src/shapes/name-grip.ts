@@ -47,6 +47,8 @@ export const NAMING = {
   rareTriad: 4,
   /** A sus chord that lacks its root too is hardly heard as one. */
   rootlessSus: 2.5,
+  /** Nobody hears a plain triad as a major seventh with an altered fifth that lacks its root. */
+  rootlessRare: 2.5,
   /** Names further than this from the likeliest are left unsaid. */
   plausible: 4.5,
   inKey: -1.6,
@@ -149,6 +151,8 @@ function describe(
   let cost = 0;
   if (fit.rootless) {
     cost += NAMING.rootless + (shape.quality.suffix.includes('sus') ? NAMING.rootlessSus : 0);
+    const tones = shape.quality.formula;
+    if (tones.includes('7') && (tones.includes('#5') || tones.includes('b5'))) cost += NAMING.rootlessRare;
     why.push({ code: 'name.rootless', values: { root: noteText(rootName) } });
   } else if (lowDegree === '1') why.push({ code: 'name.root-lowest', values: { root: noteText(rootName) } });
   else if (lowDegree) {

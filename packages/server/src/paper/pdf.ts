@@ -26,7 +26,8 @@ export function paperFonts(root: string): Readonly<Record<Face, string>> {
     'bold-ext': text('latin-ext-700'),
     display: display('latin'),
     'display-ext': display('latin-ext'),
-    signs: join(root, 'packages', 'core', 'fonts', 'finch-signs.woff2'),
+    // The same font as the screen's woff2, unpacked: readers draw nothing of a woff2 inside a PDF.
+    signs: join(root, 'packages', 'core', 'fonts', 'finch-signs.ttf'),
   };
 }
 

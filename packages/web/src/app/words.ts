@@ -229,6 +229,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
         : `harsh: ${degreeText(String(v.high))} lies a minor ninth over ${degreeText(String(v.low))}`,
   'move.unplayable': (v) =>
     v.problem === 'grip.reach' ? `out of this hand’s reach: ${v.detail}` : `no fingers for it: ${v.detail}`,
+  'move.heavy': () => 'it would be over this hand’s limit',
   'move.no-root': () => 'no root is left; someone else must have it',
   'move.no-fret': (v) => `no fret below on string ${v.string}`,
   'move.no-fret-above': (v) => `no fret above on string ${v.string}`,
@@ -251,6 +252,19 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'sheet.in-key': (v) => `${chordText(String(v.chord))} is in the key.`,
   'sheet.foreign': (v) =>
     `String ${v.string} at fret ${v.fret} is no note of ${chordText(String(v.chord))} (${chordText(String(v.notes))})${Number(v.more) ? `, nor ${plural(v.more, 'more')}` : ''}${v.is ? `; as written it is ${chordText(String(v.is))}` : ''}.`,
+  'sheet.fret': (v) => `String ${v.string} has no fret ${v.fret}: this neck ends at ${v.highest}.`,
+  'sheet.slash': (v) =>
+    `The slash stands the wrong way round: this is ${chordText(String(v.right))}, not ${chordText(String(v.typed))}.`,
+  'sheet.bass': (v) =>
+    `In ${chordText(String(v.chord))} the lowest note is ${chordText(String(v.bass))}; here another is lower.`,
+  'sheet.held': (v) =>
+    `The notes of ${chordText(String(v.chord))} are right, and no hand like this holds them: it would take ${v.needs}.`,
+  'sheet.finger': (v) =>
+    `${v.finger === 'x' ? 'No finger' : v.finger === '0' ? 'An open string' : v.finger === 'T' ? 'The thumb' : `Finger ${v.finger}`} cannot be on string ${v.string} there; ${v.right} is usual.`,
+  'sheet.root-string': (v) =>
+    Number(v.right)
+      ? `The root of ${chordText(String(v.chord))} lies on string ${v.right} here, not ${v.typed}.`
+      : `${chordText(String(v.chord))} has no root here, so none on string ${v.typed}.`,
   'sheet.missing': (v) =>
     `${chordText(String(v.chord))} lacks its ${degreeText(String(v.degrees)).split(' ').join(', ')}${v.is ? `; as written it is ${chordText(String(v.is))}` : ''}.`,
   'sheet.enharmonic': (v) =>

@@ -45,7 +45,8 @@ const strings = computed(() => props.frets.length);
 const fretWindow = computed(() =>
   windowOf(props.fromFrets ? [props.frets, props.fromFrets] : [props.frets], 5),
 );
-const r = computed(() => Math.min(17, props.height / 13));
+/** Dots on neighbouring strings touch and never overlap: half a string's distance at the nut, where they lie closest. */
+const r = computed(() => Math.min(17, 0.0745 * (props.height - 56)));
 const pad = computed(() => r.value * 3);
 const boardBottom = computed(() => props.height - 44);
 const mirror = (px: number) => (props.leftHanded ? props.width - px : px);
@@ -139,6 +140,15 @@ const ghosts = computed(() =>
       :y2="y(s, 1)"
       :stroke-width="fret === null ? 1.4 : 3 - (1.8 * s) / (strings - 1)"
     />
+    <template v-for="(fret, s) in frets" :key="`o${s}`">
+      <circle
+        v-if="fret === 0 && fretWindow.from === 0"
+        class="open"
+        :cx="x(0)"
+        :cy="y(s, 0)"
+        :r="r * 0.45"
+      />
+    </template>
     <g class="ruler">
       <line :x1="along(0)" :x2="along(1)" :y1="height - 34" :y2="height - 34" />
       <template v-for="fret in rows" :key="fret">
@@ -307,5 +317,10 @@ const ghosts = computed(() =>
 }
 .neck .chevron.land {
   stroke: var(--crown);
+}
+.neck .open {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
 }
 </style>

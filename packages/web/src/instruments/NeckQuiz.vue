@@ -86,11 +86,16 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
       <p class="display quiz-call">{{ say(step.ask) }}</p>
       <StaffStrip v-if="reads" :bars="staff" plain />
       <div class="quiz-neck" role="group" aria-label="The neck: tap the place">
-        <div class="quiz-line quiz-ruler" aria-hidden="true">
+        <div class="quiz-line quiz-ruler" :class="{ numbered: board.strings.length > 1 }" aria-hidden="true">
           <span v-if="board.strings.length > 1" class="quiz-string" />
           <span v-for="fret in board.frets" :key="fret">{{ fret === 0 ? 'open' : fret }}</span>
         </div>
-        <div v-for="string in board.strings" :key="string" class="quiz-line">
+        <div
+          v-for="string in board.strings"
+          :key="string"
+          class="quiz-line"
+          :class="{ numbered: board.strings.length > 1 }"
+        >
           <span v-if="board.strings.length > 1" class="quiz-string">{{ string }}</span>
           <button
             v-for="fret in board.frets"
@@ -132,6 +137,9 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
   grid-auto-flow: column;
   grid-auto-columns: minmax(0, 1fr);
   align-items: center;
+}
+.quiz-line.numbered {
+  grid-template-columns: 34px;
 }
 .quiz-line > .quiz-string {
   font-size: 14px;

@@ -16,8 +16,9 @@ const props = withDefaults(
     now?: number | null;
     /** Without its names in the spoken form: a reading task. */
     plain?: boolean;
+    caption?: string;
   }>(),
-  { now: null, plain: false },
+  { now: null, plain: false, caption: '' },
 );
 const at = useTemplateRef<HTMLElement>('at');
 const trouble = ref('');
@@ -56,9 +57,9 @@ watch(() => props.bars, draw);
 </script>
 
 <template>
-  <div class="staff-strip">
+  <div class="staff-strip" role="group" aria-label="Staff" tabindex="0">
     <div ref="at" class="staff-drawing" role="img" :aria-label="spoken" />
-    <p v-if="trouble" class="small">{{ trouble }}</p>
+    <p v-if="trouble || caption" class="small staff-caption">{{ trouble || caption }}</p>
   </div>
 </template>
 
@@ -67,8 +68,19 @@ watch(() => props.bars, draw);
   overflow-x: auto;
   max-width: 100%;
 }
+.staff-caption {
+  margin: -18px 0 0;
+  text-align: right;
+}
 .staff-drawing {
-  min-height: 128px;
+  min-height: 142px;
   color: var(--ink);
+}
+/* The engraver gives stems and ledger lines inks of its own; the theme's ink holds for all. */
+.staff-drawing svg [stroke]:not([stroke='none']) {
+  stroke: currentColor;
+}
+.staff-drawing svg [fill]:not([fill='none']) {
+  fill: currentColor;
 }
 </style>

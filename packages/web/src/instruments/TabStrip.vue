@@ -4,17 +4,26 @@ import type { TabColumn } from '@finch/core/score';
 import { computed } from 'vue';
 import { nameChord } from '../app/words';
 
-const props = defineProps<{
-  columns: readonly TabColumn[];
-  strings: number;
-  now: number;
-  playing: boolean;
-}>();
+const props = withDefaults(
+  defineProps<{
+    columns: readonly TabColumn[];
+    strings: number;
+    now: number;
+    playing: boolean;
+    /** Width of a column. */
+    spacing?: number;
+    /** Beats of the bar under the lines. */
+    beats?: boolean;
+  }>(),
+  { spacing: 92, beats: true },
+);
 const GAP = 19;
-const width = computed(() => Math.max(320, 60 + props.columns.length * 92));
+const width = computed(() => Math.max(320, 60 + props.columns.length * props.spacing));
 const x = (i: number) => 64 + i * ((width.value - 84) / Math.max(1, props.columns.length));
 const bars = computed(() =>
-  props.columns.flatMap((column, i) => (i > 0 && props.columns[i - 1].bar !== column.bar ? [x(i) - 30] : [])),
+  props.columns.flatMap((column, i) =>
+    i > 0 && props.columns[i - 1].bar !== column.bar ? [x(i) - props.spacing / 3] : [],
+  ),
 );
 const spoken = computed(
   () =>
@@ -23,7 +32,7 @@ const spoken = computed(
       .filter(Boolean)
       .join(', ')}`,
 );
-const height = computed(() => props.strings * GAP + 50);
+const height = computed(() => props.strings * GAP + (props.beats ? 50 : 22));
 </script>
 
 <template>
@@ -67,7 +76,13 @@ const height = computed(() => props.strings * GAP + 50);
           <text class="cell-text" :x="x(i)" :y="30 + row * GAP" text-anchor="middle">{{ cell }}</text>
         </g>
       </template>
-      <text :x="x(i)" :y="height - 12" text-anchor="middle" :class="{ strong: column.startBeat % 4 === 0 }">
+      <text
+        v-if="beats"
+        :x="x(i)"
+        :y="height - 12"
+        text-anchor="middle"
+        :class="{ strong: column.startBeat % 4 === 0 }"
+      >
         {{ (column.startBeat % 4) + 1 }}
       </text>
     </g>

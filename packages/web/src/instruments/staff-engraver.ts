@@ -12,9 +12,9 @@ const DURATIONS: readonly (readonly [beats: number, duration: string, dots: numb
   [0.5, '8', 0],
 ];
 const FIRST_BAR = 96;
-const BEAT = 42;
-const HEIGHT = 128;
-const CLEF_TOP = 14;
+const BEAT = 38;
+const HEIGHT = 142;
+const CLEF_TOP = 4;
 
 /** An event as durations that can be written: 3.5 beats are a dotted half and an eighth. */
 export function durationsOf(beats: number): { duration: string; dots: number }[] {

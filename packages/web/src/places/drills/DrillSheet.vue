@@ -17,7 +17,7 @@ const props = defineProps<{
   /** Beats since the start of the score; negative while counting in. */
   elapsed: number;
 }>();
-const BARS_SHOWN = 4;
+const BARS_SHOWN = 3;
 const COLUMNS_SHOWN = 12;
 const at = ref(0);
 watch(
@@ -82,6 +82,7 @@ defineExpose({ go });
       >
       <p class="step-words" aria-live="polite">
         <b>{{ at + 1 }} of {{ stops.length }}</b> {{ step ? say(step.ask) : '' }}
+        <small>bars {{ firstBar + 1 }} to {{ firstBar + bars.length }} below</small>
       </p>
       <BButton
         variant="outline-secondary"
@@ -100,19 +101,17 @@ defineExpose({ go });
       :spoken="`${frame.chord ? `${nameChord(frame.chord)}: ` : ''}${step ? say(step.ask) : ''}`"
       :left-handed="context.instrument.leftHanded"
       :width="900"
-      :height="190"
+      :height="226"
     />
     <TabStrip
       :columns="columns"
       :strings="context.instrument.openPitches.length"
       :now="Math.floor(elapsed)"
       :playing="playing"
+      :spacing="58"
+      :beats="false"
     />
-    <StaffStrip :bars="bars" />
-    <p class="small">
-      Bars {{ firstBar + 1 }} to {{ firstBar + bars.length }} of {{ drill.score.parts[0]?.bars.length }}. The
-      staff is written an octave above its sound.
-    </p>
+    <StaffStrip :bars="bars" caption="written an octave above its sound" />
   </div>
 </template>
 
@@ -130,6 +129,10 @@ defineExpose({ go });
   margin: 0;
   font-size: 15.5px;
   text-align: center;
+}
+.step-words small {
+  margin-left: 8px;
+  color: var(--ink2);
 }
 .step-words b {
   margin-right: 8px;

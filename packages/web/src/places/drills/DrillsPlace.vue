@@ -267,14 +267,17 @@ useKeys([
                 :height="34"
               />
               <span v-else class="none">–</span>
-              <b class="display">{{ chordText(noteText(one.root)) }}</b>
-              <small>{{ one.effort === null ? 'not here' : Math.round(one.effort) }}</small>
+              <span
+                ><b class="display">{{ chordText(noteText(one.root)) }}</b
+                ><small v-if="one.effort !== null">{{ Math.round(one.effort) }}</small
+                ><span v-else class="visually-hidden">cannot be made here</span></span
+              >
             </button>
           </li>
         </ul>
       </div>
     </section>
-    <aside class="sheet scroll right" aria-label="Parameters and effort" tabindex="0">
+    <aside class="sheet scroll side" aria-label="Parameters and effort" tabindex="0">
       <h2>Parameters</h2>
       <DrillAsk v-model="recipe" :strings="instrument.openPitches.length" />
       <template v-if="drill">
@@ -323,7 +326,7 @@ useKeys([
             <p class="small">{{ one.next.ok ? notchWords(one.next.value) : sayProblem(one.next.problem) }}</p>
           </div>
           <template v-if="one.next.ok && one.effort !== null">
-            <b>{{ Math.round(one.effort) }}</b>
+            <b>{{ one.effort.toFixed(1) }}</b>
             <BButton size="sm" variant="outline-secondary" @click="step(one.way)">Take it</BButton>
           </template>
         </div>
@@ -374,13 +377,14 @@ useKeys([
   color: inherit;
 }
 .middle,
-.right {
+.side {
   display: flex;
   flex-direction: column;
   gap: 8px;
 }
 .drill-title {
   font-size: 28px;
+  line-height: 1.05;
 }
 .middle-acts {
   display: flex;
@@ -408,8 +412,12 @@ useKeys([
   align-items: center;
   padding: 3px 0;
 }
+.rekey span {
+  white-space: nowrap;
+}
 .rekey b {
   font-size: 18px;
+  margin-right: 4px;
 }
 .rekey [aria-current] {
   background: var(--wash-crown);
@@ -419,7 +427,7 @@ useKeys([
   color: var(--ink3);
 }
 .rekey .none {
-  height: 34px;
+  height: 26px;
 }
 .effort-line {
   border-top: 1px solid var(--line);
@@ -457,7 +465,7 @@ useKeys([
     grid-template-columns: 220px minmax(0, 1fr);
     overflow-y: auto;
   }
-  .right {
+  .side {
     grid-column: 1 / 3;
   }
 }
@@ -465,7 +473,7 @@ useKeys([
   .drills {
     grid-template-columns: minmax(0, 1fr);
   }
-  .right {
+  .side {
     grid-column: 1;
   }
   .rekey ul {

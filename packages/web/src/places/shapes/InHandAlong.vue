@@ -142,8 +142,10 @@ const halves = computed(() =>
   grid-template-columns: repeat(5, minmax(0, 1fr));
   gap: 2px 4px;
 }
-.closed small {
-  display: block;
+.closed .cell {
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 0;
 }
 .alongs button {
   background: none;

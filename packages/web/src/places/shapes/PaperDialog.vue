@@ -38,7 +38,7 @@ const cards = computed(() =>
 );
 const job = computed<PaperJob>(() => ({
   layout: which.value === 'one' ? 'single' : 'page',
-  title: title.value.trim() || (cards.value[0]?.name ?? 'Shapes'),
+  title: title.value.trim() || (which.value === 'one' ? (props.one?.name ?? 'Shape') : 'Shapes'),
   foot: props.foot,
   show: props.show,
   leftHanded: props.leftHanded,
@@ -60,6 +60,8 @@ watch(
   { immediate: true },
 );
 async function attempt(work: () => Promise<void>) {
+  // A disabled button would lose the focus, and with it the keyboard.
+  if (busy.value) return;
   busy.value = true;
   trouble.value = '';
   try {
@@ -100,10 +102,10 @@ const preview = computed(
           }}, showing {{ show === 'degrees' ? 'intervals' : show }}.
         </p>
         <div class="paper-acts">
-          <BButton class="pri" variant="dark" :disabled="busy" @click="printPages(pages)">Print</BButton>
-          <BButton variant="outline-secondary" :disabled="busy" @click="pdf">PDF</BButton>
-          <BButton variant="outline-secondary" :disabled="busy" @click="svg">SVG</BButton>
-          <BButton variant="outline-secondary" :disabled="busy" @click="png">PNG</BButton>
+          <BButton class="pri" variant="dark" :aria-disabled="busy" @click="printPages(pages)">Print</BButton>
+          <BButton variant="outline-secondary" :aria-disabled="busy" @click="pdf">PDF</BButton>
+          <BButton variant="outline-secondary" :aria-disabled="busy" @click="svg">SVG</BButton>
+          <BButton variant="outline-secondary" :aria-disabled="busy" @click="png">PNG</BButton>
         </div>
         <BButton v-if="gathered.length" variant="link" size="sm" @click="emit('clear')">Gather anew</BButton>
         <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>

@@ -22,7 +22,7 @@ const props = defineProps<{
 const emit = defineEmits<{ big: [] }>();
 const { list, picked, pickedIndex, chord, searching, failed, steps, foundFor } = props.search;
 const COLUMNS = 3;
-const ROW_HEIGHT = 214;
+const ROW_HEIGHT = 198;
 const rows = computed(() =>
   Array.from({ length: Math.ceil(list.value.length / COLUMNS) }, (_, i) =>
     list.value.slice(i * COLUMNS, (i + 1) * COLUMNS),

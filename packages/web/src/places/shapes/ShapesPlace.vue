@@ -95,11 +95,11 @@ const caution = computed(
 );
 
 const TABS = [
-  { id: 'why', name: 'Why and easier' },
+  { id: 'why', name: 'Why' },
   { id: 'one', name: 'One note' },
   { id: 'along', name: 'Along the neck' },
   { id: 'compare', name: 'Compare' },
-  { id: 'names', name: 'Names, hook' },
+  { id: 'names', name: 'Names' },
 ] as const;
 const given = query('tab', 'why');
 const tab = ref(TABS.find((one) => one.id === given)?.id ?? 'why');

@@ -24,15 +24,15 @@ watch([settled, () => props.instrument], async () => {
 function take(one: SheetFinding) {
   const lines = text.value.split(/\r?\n/);
   const line = lines[one.line - 1];
-  const whole = /grip|foreign|missing|spelling|enharmonic|short|no-key/.test(one.what.code);
-  lines[one.line - 1] = whole
+  const oneWord = /numeral|out-of-key|no-chord/.test(one.what.code);
+  lines[one.line - 1] = !oneWord
     ? (one.nearest ?? line)
     : line.slice(0, one.column - 1) +
       (one.nearest ?? '').split(' ').at(-1) +
       line.slice(one.column - 1).replace(/^[^\s,|]+/, '');
   text.value = lines.join('\n');
 }
-const EXAMPLE = 'Am x02210\nF#: F# A# C#\nkey: G major\nG D Em C';
+const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey: G major\nG D Em C';
 </script>
 
 <template>
@@ -40,8 +40,8 @@ const EXAMPLE = 'Am x02210\nF#: F# A# C#\nkey: G major\nG D Em C';
     <div class="check">
       <div>
         <label for="sheet-text" class="small"
-          >A chord with its frets, a chord spelled out, or after a line “key: G major” chords and numerals;
-          one line each.</label
+          >A chord with its frets (and its fingers, and “root on string 5”), a chord spelled out, or after a
+          line “key: G major” chords and numerals; one line each.</label
         >
         <BFormTextarea
           id="sheet-text"

@@ -38,7 +38,11 @@ const options = (scope: SchoolScope, name: SchoolSwitch) => [
   { value: '', text: scope === 'studio' ? 'as it came' : 'as to the left' },
   ...SCHOOL_CHOICES[name].map((choice) => ({ value: choice, text: SWITCH_WORDS[name].choices[choice] })),
 ];
-async function choose(scope: SchoolScope, name: SchoolSwitch, value: string) {
+/** One after the other: each choice is written over the version the one before it left. */
+let last: Promise<void> = Promise.resolve();
+const choose = (scope: SchoolScope, name: SchoolSwitch, value: string) =>
+  (last = last.then(() => write(scope, name, value)));
+async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
   const found = layers.value.find((one) => one.scope === scope);
   if (!found) return;
   trouble.value = '';

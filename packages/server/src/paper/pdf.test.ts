@@ -1,0 +1,108 @@
+import { inflateSync } from 'node:zlib';
+import { join } from 'node:path';
+import { drawPages, drawSingle, trueSigns, type PaperCard } from '@finch/core/shapes';
+import { makeTestWorld, type TestWorld } from '../test/world';
+import { paperFonts, pdfOf, runsOf } from './pdf';
+
+const fonts = paperFonts(join(__dirname, '../../../..'));
+const options = {
+  title: 'Für Łucja: four shapes',
+  foot: 'A foot line',
+  show: 'fingers' as const,
+  leftHanded: false,
+  signs: trueSigns,
+};
+const card = (name: string, frets: (number | null)[], fingers: PaperCard['fingers']): PaperCard => ({
+  name,
+  frets,
+  fingers,
+  under: 'E form, fret 6',
+});
+const F = card('B♭m7', [6, 8, 6, 6, 6, 6], [1, 3, 1, 1, 1, 1]);
+const at = new Date(Date.UTC(2026, 5, 9));
+
+/** Streams of a PDF, inflated where they can be. */
+function streamsOf(pdf: Buffer): string {
+  const out: string[] = [];
+  let from = 0;
+  for (;;) {
+    const start = pdf.indexOf('stream\n', from);
+    if (start < 0) return out.join('\n');
+    const end = pdf.indexOf('endstream', start);
+    try {
+      out.push(inflateSync(pdf.subarray(start + 7, end)).toString('latin1'));
+    } catch {
+      // Not every stream is deflated.
+    }
+    from = end + 9;
+  }
+}
+
+test('a text is set in runs: letters, letters beyond Latin 1, music signs', () => {
+  expect(runsOf('Łu B♭m7', 'bold')).toEqual([
+    { face: 'bold-ext', text: 'Ł' },
+    { face: 'bold', text: 'u B' },
+    { face: 'signs', text: '♭' },
+    { face: 'bold', text: 'm7' },
+  ]);
+  expect(runsOf('', 'text')).toEqual([]);
+});
+
+test('thirteen cards are two pages of A4 with the house’s fonts inside', async () => {
+  const pages = drawPages(new Array(13).fill(F), options);
+  const pdf = await pdfOf(pages, options.title, fonts, at);
+  const text = pdf.toString('latin1');
+  expect(text.startsWith('%PDF-')).toBe(true);
+  expect([...text.matchAll(/\/Type \/Page\b/g)]).toHaveLength(2);
+  expect(text).toContain('/MediaBox [0 0 595.2');
+  expect(text).toMatch(/FontName \/[A-Z]{6}\+.*(Atkinson|Piazzolla)/);
+});
+
+test('a card by itself is a small page; its strokes are vectors', async () => {
+  const pdf = await pdfOf([drawSingle(F, options)], 'B♭m7', fonts, at);
+  const box = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf.toString('latin1'));
+  expect(Number(box?.[1])).toBeLessThan(220);
+  const drawn = streamsOf(pdf);
+  // At least a line for each of the six strings and the five wires.
+  expect([...drawn.matchAll(/ l\b/g)].length).toBeGreaterThan(10);
+  expect(drawn).not.toContain('Image');
+});
+
+describe('asked over HTTP', () => {
+  let world: TestWorld;
+  beforeAll(async () => {
+    world = await makeTestWorld();
+  });
+  afterAll(() => world.end());
+  const body = (change: object = {}) => ({
+    layout: 'page',
+    title: 'Shapes',
+    foot: '',
+    show: 'notes',
+    leftHanded: true,
+    cards: [{ ...F, notes: ['Bb', 'F', 'Ab', 'Db', 'F', 'Bb'], degrees: ['1', '5', 'b7', 'b3', '5', '1'] }],
+    ...change,
+  });
+
+  test('a page comes back as a PDF', async () => {
+    const agent = await world.sit(world.here.studentSeatId);
+    const answer = await agent.post('/api/paper').send(body()).expect(200);
+    expect(Buffer.from(answer.body.pdf, 'base64').subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  test.each([
+    [{ cards: [] }, 'cards'],
+    [{ cards: new Array(121).fill({ ...F }) }, 'cards'],
+    [{ show: 'colours' }, 'show'],
+    [{ layout: 'poster' }, 'layout'],
+    [{ cards: [{ ...F, frets: [40, 1, 1, 1, 1, 1] }] }, 'cards.0.frets.0'],
+  ])('%# is refused by place', async (change, place) => {
+    const agent = await world.sit(world.here.teacherId);
+    const refused = await agent.post('/api/paper').send(body(change)).expect(422);
+    expect(refused.body.at).toBe(place);
+  });
+
+  test('nobody prints without a seat', async () => {
+    await (await world.sit(null)).post('/api/paper').send(body()).expect(401);
+  });
+});
