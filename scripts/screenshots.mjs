@@ -79,6 +79,41 @@ async function main() {
       .waitFor({ timeout: 8000 })
       .catch(() => undefined);
     if (wanted('shapes')) await shoot(teacher, 'shapes');
+    if (wanted('paper')) {
+      await teacher.getByRole('button', { name: 'Paper…' }).click();
+      await teacher.getByLabel('the first 12 of the list').check();
+      await teacher.locator('.paper-page:not(.one)').waitFor();
+      await teacher.waitForTimeout(800);
+      await shoot(teacher, 'paper');
+      await teacher.keyboard.press('Escape');
+    }
+    const drillsShown = async (page, family) => {
+      await page.goto(`/drills?family=${encodeURIComponent(family)}&chord=G&frets=355433`);
+      await page.locator('.staff-drawing svg').first().waitFor();
+      await page.locator('.rekey li').first().waitFor();
+    };
+    if (wanted('drills')) {
+      await drillsShown(teacher, 'five forms');
+      await shoot(teacher, 'drills');
+    }
+    if (wanted('quiz')) {
+      await drillsShown(teacher, 'note reading');
+      await teacher.getByRole('button', { name: 'Try it' }).click();
+      await teacher.locator('.quiz .staff-drawing svg').waitFor();
+      await teacher.waitForTimeout(500);
+      await shoot(teacher, 'quiz');
+    }
+    if (wanted('studio')) {
+      await teacher.goto('/studio');
+      await teacher.locator('.schools tbody tr').first().waitFor();
+      await shoot(teacher, 'studio');
+    }
+    if (wanted('drills-evening')) {
+      const evening = await session(world, { who: 'Tamsin', dark: true });
+      await evening.locator('.heat-table tbody tr').first().waitFor();
+      await drillsShown(evening, 'close triads');
+      await shoot(evening, 'drills-evening');
+    }
     await teacher.goto('/');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();
     await teacher.locator('.lesson .line').waitFor();

@@ -4,6 +4,7 @@ import type { FingerLabel, Frets } from '@finch/core/grips';
 import { drawCard, trueSigns, type CardShow, type CardSize } from '@finch/core/shapes';
 import { computed } from 'vue';
 import { spokenChord } from '../app/words';
+import { cardMarkup } from './card-markup';
 
 const props = withDefaults(
   defineProps<{
@@ -38,6 +39,7 @@ const spoken = computed(() => {
 </script>
 
 <template>
+  <!-- eslint-disable vue/no-v-html -- our own strokes; every text in them is escaped -->
   <svg
     class="shape-card"
     role="img"
@@ -45,55 +47,8 @@ const spoken = computed(() => {
     :width="drawing.width"
     :height="drawing.height"
     :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
-  >
-    <template v-for="(mark, i) in drawing.marks" :key="i">
-      <line
-        v-if="mark.kind === 'line'"
-        :class="[mark.is, `stroke-${mark.ink}`]"
-        :x1="mark.x1"
-        :y1="mark.y1"
-        :x2="mark.x2"
-        :y2="mark.y2"
-        :stroke-width="mark.width"
-        :stroke-dasharray="mark.dash?.join(' ')"
-      />
-      <circle
-        v-else-if="mark.kind === 'circle'"
-        :class="[mark.is, `fill-${mark.fill}`, `stroke-${mark.ink}`]"
-        :cx="mark.x"
-        :cy="mark.y"
-        :r="mark.r"
-        :stroke-width="mark.width"
-      />
-      <rect
-        v-else-if="mark.kind === 'rect'"
-        :class="[mark.is, `fill-${mark.fill}`, `stroke-${mark.ink}`]"
-        :x="mark.x"
-        :y="mark.y"
-        :width="mark.w"
-        :height="mark.h"
-        :rx="mark.round"
-        :stroke-width="mark.width"
-      />
-      <path
-        v-else-if="mark.kind === 'path'"
-        :class="[mark.is, `fill-${mark.fill}`, `stroke-${mark.ink}`]"
-        :d="mark.d"
-        :stroke-width="mark.width"
-      />
-      <text
-        v-else
-        :class="[mark.is, `fill-${mark.ink}`]"
-        :x="mark.x"
-        :y="mark.y"
-        :font-size="mark.size"
-        :font-weight="mark.bold ? 700 : undefined"
-        :text-anchor="mark.anchor"
-      >
-        {{ mark.text }}
-      </text>
-    </template>
-  </svg>
+    v-html="cardMarkup(drawing.marks)"
+  />
 </template>
 
 <style>

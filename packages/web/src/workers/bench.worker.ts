@@ -2,7 +2,7 @@
 import type { Chord } from '@finch/core/theory';
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import { makeDrill, rekey, type DrillContext, type Recipe } from '@finch/core/drills';
-import type { Frets } from '@finch/core/grips';
+import { fretsText, type Frets } from '@finch/core/grips';
 import type { Problem } from '@finch/core/kernel';
 import {
   checkSheet,
@@ -43,6 +43,25 @@ export interface AlongNeck {
   readonly inversions: readonly Inversion[];
 }
 
+export interface ShapesFound {
+  readonly total: number;
+  readonly head: readonly GradedGrip[];
+}
+
+/** As many as a screen shows at once. */
+const HEAD = 15;
+let everything: readonly GradedGrip[] = [];
+let found: readonly GradedGrip[] = [];
+
+/** Grips worth a card: one that is another less a string has none, unless it is a named layout or still full. */
+const cardsOf = (grips: readonly GradedGrip[]) =>
+  grips.filter(
+    (grip) =>
+      grip.foldsInto === undefined ||
+      grip.layout !== null ||
+      grip.frets.filter((fret) => fret !== null).length >= 4,
+  );
+
 const CLOSED_AT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 /** The root some frets up, by its usual name. */
 const rootUp = (chord: Chord, up: number) => rootNamed(pitchClassOf(chord.root) + up);
@@ -65,7 +84,17 @@ function keyedDrill(recipe: Recipe, root: NoteName, context: DrillContext): Keye
 }
 
 const work = {
-  shapes: (request: ShapeRequest): GradedGrip[] => findShapes(request),
+  /** The first cards at once; the rest waits here until it is asked for, so that nobody waits for its copying. */
+  shapes: (request: ShapeRequest): ShapesFound => {
+    everything = findShapes(request);
+    found = cardsOf(everything);
+    return { total: found.length, head: found.slice(0, HEAD) };
+  },
+  /** What follows the head of the last search. */
+  restOfShapes: (): GradedGrip[] => found.slice(HEAD),
+  /** A grip of the last search that has no card of its own, by its text. */
+  oneShape: (text: string): GradedGrip | null =>
+    everything.find((grip) => fretsText(grip.frets) === text) ?? null,
   explain: (request: ShapeRequest): LimitStep[] => explainLimits(request),
   standIns: (grip: GradedGrip, chord: Chord, hand: Hand, instrument: Instrument): StandIn[] =>
     easierStandIns(grip, { chord, hand, instrument }),

@@ -89,6 +89,10 @@ watch(
 );
 const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
 const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
+/** Tab and sound would give the answers of a quiz away; the walk along a string is played first. */
+const answersHidden = computed(
+  () => drill.value?.judged === 'calls' && drill.value.recipe.family !== 'string walk' && !draft.value?.done,
+);
 const isLoop = computed(() => drill.value?.judged === 'changes');
 const question = computed(() => drill.value?.prelude[predicted.value] ?? null);
 function predict(choice: string) {
@@ -322,19 +326,26 @@ const columns = computed(() =>
             :width="phone ? 560 : 1200"
             :height="phone ? 250 : 184"
           />
-          <p v-else class="plain-words">{{ say(drill.steps[0].ask) }}</p>
+          <p v-else class="plain-words">
+            {{ say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask) }}
+          </p>
           <p v-if="guess" class="note" role="status">{{ guess }}</p>
           <HookTag v-for="hook in hooks" :key="hook.subject" :hook="hook" />
           <ChangeLedger v-if="change && !question" :moves="change.fingers" class="room-ledger" />
           <p v-if="drill.hasBarre" class="caution">
-            Barre: press, check, release. {{ drill.bursts.count }} bursts of {{ drill.bursts.workSeconds }} s
-            with {{ drill.bursts.restSeconds }} s of rest. Light as it rings, wrist nearly straight.
+            Barre: press, check, release.
+            {{
+              drill.bursts.count > 1
+                ? `${drill.bursts.count} bursts of ${drill.bursts.workSeconds} s with ${drill.bursts.restSeconds} s of rest.`
+                : ''
+            }}
+            Light as it rings, wrist nearly straight.
           </p>
           <BButton v-if="different > 2" variant="link" size="sm" @click="loopAt += 1"
             >next change of the loop</BButton
           >
         </section>
-        <section class="sheet time-sheet">
+        <section v-if="!answersHidden" class="sheet time-sheet">
           <CountIn v-if="!phone || isLoop" :beats="4" :beat="player.beat.value" />
           <template v-if="draft.tempoBpm !== null"
             ><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="faster(-2)"
@@ -358,7 +369,7 @@ const columns = computed(() =>
             >{{ showTab ? 'hide tab' : 'tab' }}</BButton
           >
         </section>
-        <section v-if="!phone || showTab" class="sheet tab-sheet">
+        <section v-if="!answersHidden && (!phone || showTab)" class="sheet tab-sheet">
           <div class="spread">
             <span class="small">{{ staff ? 'written an octave above what sounds' : '' }}</span>
             <BButton variant="link" size="sm" :aria-pressed="staff" @click="staff = !staff">{{

@@ -20,7 +20,7 @@ const props = defineProps<{
   show: CardShow;
 }>();
 const emit = defineEmits<{ big: [] }>();
-const { list, picked, pickedIndex, chord, searching, failed, steps, foundFor } = props.search;
+const { list, total, picked, pickedIndex, chord, shownChord, searching, failed, steps } = props.search;
 const COLUMNS = 3;
 const ROW_HEIGHT = 198;
 const rows = computed(() =>
@@ -40,7 +40,7 @@ const {
 });
 const indexOf = (row: number, column: number) => row * COLUMNS + column;
 const isPicked = (grip: GradedGrip) => grip === picked.value;
-watch(foundFor, () => containerProps.ref.value?.scrollTo({ top: 0 }));
+watch(shownChord, () => containerProps.ref.value?.scrollTo({ top: 0 }));
 /** Brings a card into sight when the keys walk past the edge. */
 function reveal(index: number) {
   const box = containerProps.ref.value;
@@ -55,7 +55,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
 <template>
   <section class="sheet list" aria-label="Shapes">
     <div class="spread">
-      <h1 class="h2like">{{ searching ? 'Searching…' : `${list.length} shapes, most useful first` }}</h1>
+      <h1 class="h2like">{{ searching ? 'Searching…' : `${total} shapes, most useful first` }}</h1>
       <span class="small">graded for {{ who }} hand</span>
     </div>
     <p v-if="failed" class="refusal" role="alert">
@@ -81,7 +81,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
       class="cards scroll"
       tabindex="0"
       aria-label="Shapes found"
-      :data-chord="foundFor"
+      :data-chord="shownChord?.symbol"
     >
       <ul v-bind="wrapperProps">
         <li v-for="row in inSight" :key="row.index" class="card-row" :style="{ height: `${ROW_HEIGHT}px` }">
@@ -108,7 +108,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
               :fingers="grip.fingers"
               :degrees="grip.degrees"
               :notes="grip.notes"
-              :chord="chord?.symbol"
+              :chord="shownChord?.symbol"
               :show="show"
               :left-handed="leftHanded"
             />
@@ -127,12 +127,15 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
   padding-bottom: 0;
 }
 .cards {
+  /* What changes inside never moves what is outside. */
+  contain: strict;
   flex: 1;
   min-height: 0;
   margin-top: 8px;
   border-top: 1px solid var(--line);
 }
 .card-row {
+  contain: strict;
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   border-bottom: 1px solid var(--line);

@@ -59,7 +59,7 @@ const search = useShapeSearch({
   hand,
   instrument,
 });
-const { chord, list, pickedText, settled, typed, asked } = search;
+const { shownChord: chord, list, pickedText, settled, typed, asked } = search;
 /** The grip in hand with the fingers this student is taught. */
 const picked = computed(() => {
   const grip = search.picked.value;

@@ -7,7 +7,7 @@ import type { Frets } from '@finch/core/grips';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { v7 as uuid } from 'uuid';
-import { computed, ref, shallowRef, type ComputedRef } from 'vue';
+import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue';
 import { nameChord, say, sayError } from '../../app/words';
 import { inPlainSchool } from '../../app/school';
 import { call } from '../../session/api';
@@ -20,7 +20,7 @@ const STRUM_SECONDS = 0.014;
 
 export function useShapeActions(given: {
   readonly picked: ComputedRef<GradedGrip | null>;
-  readonly chord: ComputedRef<Chord | null>;
+  readonly chord: Ref<Chord | null>;
   readonly drilling: ComputedRef<DrillContext>;
 }) {
   const { picked, chord, drilling } = given;

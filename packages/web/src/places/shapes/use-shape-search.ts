@@ -5,12 +5,16 @@
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import { fretsText, type Frets } from '@finch/core/grips';
 import type { GradedGrip, LimitStep, ShapeRequest } from '@finch/core/shapes';
+import type { Chord } from '@finch/core/theory';
 import { refDebounced, useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { school } from '../../app/school';
 import { benchWork, plain } from '../../workers/bench';
 import { givenWay, limitsOf, NOTHING_ASKED, type Asked } from './asked';
 import { readBox } from './reading';
+
+/** Long enough for a frame with the first cards. */
+const REST_AFTER_MS = 60;
 
 export function useShapeSearch(given: {
   readonly typed: string;
@@ -25,9 +29,11 @@ export function useShapeSearch(given: {
   const settled = refDebounced(typed, 200);
   const german = useLocalStorage('finch-german-names', false);
   const asked = reactive<Asked>({ ...given.asked });
-  const grips = shallowRef<readonly GradedGrip[]>([]);
-  /** Which chord the grips on screen belong to. */
-  const foundFor = ref('');
+  /** The head of what was found, then all of it. */
+  const list = shallowRef<readonly GradedGrip[]>([]);
+  const total = ref(0);
+  /** The chord the grips on screen belong to; the one typed is shown once its grips are there. */
+  const shownChord = shallowRef<Chord | null>(null);
   const steps = shallowRef<readonly LimitStep[]>([]);
   const searching = ref(false);
   const failed = ref(false);
@@ -56,42 +62,52 @@ export function useShapeSearch(given: {
   async function search() {
     const mine = ++turn;
     const now = request.value;
-    if (!now) return;
+    if (!now) {
+      shownChord.value = null;
+      return;
+    }
     searching.value = true;
     failed.value = false;
     try {
       const typedGrip = reading.value.ok ? reading.value.value.frets : null;
-      const found = await benchWork().shapes(plain(now));
+      const { total: count, head } = await benchWork().shapes(plain(now));
       const grip = typedGrip
         ? await benchWork().graded(plain(typedGrip), plain(now.chord), plain(now.hand), plain(now.instrument))
         : null;
-      const why = found.length ? [] : await benchWork().explain(plain(now));
+      const why = count ? [] : await benchWork().explain(plain(now));
       if (mine !== turn) return;
-      grips.value = found;
+      list.value = head;
+      total.value = count;
       own.value = grip;
       steps.value = why;
-      foundFor.value = now.chord.symbol;
+      shownChord.value = now.chord;
       if (typedGrip) pickedText.value = fretsText(typedGrip);
+      if (count > head.length) void fetchRest(mine, head);
     } catch {
       if (mine === turn) failed.value = true;
     } finally {
       if (mine === turn) searching.value = false;
     }
   }
+  /** The rest comes when the first cards stand. */
+  async function fetchRest(mine: number, head: readonly GradedGrip[]) {
+    await new Promise((resolve) => setTimeout(resolve, REST_AFTER_MS));
+    if (mine !== turn) return;
+    const rest = await benchWork().restOfShapes();
+    if (mine === turn) list.value = [...head, ...rest];
+  }
   watch(request, search, { immediate: true });
 
-  /** Grips worth a card: one that is another less a string has none, unless it is a named layout or still full. */
-  const list = computed(() =>
-    grips.value.filter(
-      (grip) =>
-        grip.foldsInto === undefined ||
-        grip.layout !== null ||
-        grip.frets.filter((f) => f !== null).length >= 4,
-    ),
-  );
   const picked = computed(() => {
     const is = (grip: GradedGrip) => fretsText(grip.frets) === pickedText.value;
-    return grips.value.find(is) ?? (own.value && is(own.value) ? own.value : null) ?? list.value[0] ?? null;
+    return list.value.find(is) ?? (own.value && is(own.value) ? own.value : null) ?? list.value[0] ?? null;
+  });
+  // A stand-in or an address may name a grip that has no card: it is asked for by itself.
+  watch([pickedText, list], async ([text, now]) => {
+    const has = (grip: GradedGrip) => fretsText(grip.frets) === text;
+    if (text === '' || now.length === 0 || now.some(has) || (own.value && has(own.value))) return;
+    const one = await benchWork().oneShape(text);
+    if (one && pickedText.value === text) own.value = one;
   });
   const pickedIndex = computed(() => (picked.value ? list.value.indexOf(picked.value) : -1));
   const pickFrets = (frets: Frets) => (pickedText.value = fretsText(frets));
@@ -114,8 +130,8 @@ export function useShapeSearch(given: {
     reading,
     chord,
     names,
-    grips,
-    foundFor,
+    total,
+    shownChord,
     steps,
     searching,
     failed,
