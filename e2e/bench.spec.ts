@@ -184,6 +184,21 @@ test('two grips side by side, then a page of cards as PDF, SVG and PNG', async (
   await expect(page.locator('.paper')).toBeHidden();
 });
 
+test('fingers that could stay: from G with the little fingers left, a C becomes Cadd9', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.goto('/shapes?chord=G&frets=320033');
+  await expect(page.locator('.one .chord-name').first()).toContainText('G');
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.getByLabel('Chord', { exact: true }).fill('C');
+  await expect(page.locator('.could-stay li').first()).toContainText('Cadd9');
+  await expect(page.locator('.could-stay li').first()).toContainText('9 comes in');
+  await page.locator('.could-stay li').first().getByRole('button', { name: 'Take it' }).click();
+  await expect(page.locator('.one .chord-name').first()).toContainText('Cadd9');
+});
+
 test('a list of thousands draws only what is in sight, and the keys walk it', async ({ page, sit }) => {
   await sit('Tamsin Brackwater');
   await page.goto(

@@ -1,17 +1,33 @@
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
-import { changeLoop, makeDrill, ringCheck, rootCall, warmUp, type Recipe } from '@finch/core/drills';
+import {
+  changeLoop,
+  closeTriads,
+  familyLadder,
+  fiveForms,
+  formula,
+  makeDrill,
+  noteReading,
+  ringCheck,
+  rootCall,
+  stringWalk,
+  warmUp,
+  type Recipe,
+} from '@finch/core/drills';
 import { must } from '@finch/core/kernel';
 import { firstSyllabus } from '@finch/core/syllabus';
 import fc from 'fast-check';
 import * as v from 'valibot';
 import {
   handSchema,
+  hookSchema,
   idSchema,
   instrumentSchema,
+  pinSchema,
   planSchema,
   recipeSchema,
   routes,
   sentEventSchema,
+  someSchoolsSchema,
   takeSchema,
   upcastPlan,
 } from '.';
@@ -24,6 +40,38 @@ const recipes: Recipe[] = [
   changeLoop({ grips: [C, G], beatsEach: 4 }),
   ringCheck(C),
   rootCall({ rootString: 5, answer: 'minor7', count: 6, secondsPerCall: 5, maxFret: 8 }),
+  rootCall({
+    rootString: 6,
+    answer: 'root',
+    count: 96,
+    secondsPerCall: 5,
+    maxFret: 12,
+    grid: {
+      rootStrings: [6, 5],
+      answers: ['major', 'minor', 'dominant7', 'minor7'],
+      weak: [{ rootString: 5, answer: 'minor', fret: 4 }],
+    },
+  }),
+  stringWalk({ string: 6, key: 'F# major', maxFret: 12, calls: 12, secondsPerCall: 5 }),
+  noteReading({ position: 5, strings: 6, key: 'Eb dorian', count: 24, secondsPerNote: 6 }),
+  formula({ grip: C, targets: ['minor', 'dominant7'], secondsPerCall: 6 }),
+  familyLadder({ root: 'Bb', form: 'E', beatsEach: 4, tempoBpm: 60 }),
+  fiveForms({
+    root: 'Gb',
+    quality: 'minor7',
+    order: 'up and down',
+    barsEach: 2,
+    keys: 4,
+    next: 'random',
+    allowOpen: true,
+  }),
+  closeTriads({
+    root: 'Ab',
+    strings: [4, 3, 2],
+    qualities: ['major', 'diminished'],
+    progression: { key: 'Ab major', numerals: ['I', 'viio'] },
+    beatsEach: 4,
+  }),
 ];
 const takeOf = (recipe: Recipe) => {
   const drill = must(makeDrill(recipe, context));
@@ -78,6 +126,34 @@ describe('takes and recipes', () => {
     expect(issueAt(takeSchema, { ...JSON.parse(JSON.stringify(takeOf(recipes[2]))), ...change })).toBe(at);
   });
 
+  test.each([
+    [familyLadder({ root: 'H', form: 'E', beatsEach: 4 }), 'parameters.root'],
+    [
+      fiveForms({
+        root: 'C',
+        quality: 'major',
+        order: 'up',
+        barsEach: 1,
+        keys: 9,
+        next: 'fifths',
+        allowOpen: false,
+      }),
+      'parameters.keys',
+    ],
+    [
+      stringWalk({ string: 12, key: 'C major', maxFret: 12, calls: 4, secondsPerCall: 5 }),
+      'parameters.string',
+    ],
+    [noteReading({ position: 2, strings: 6, key: '', count: 4, secondsPerNote: 5 }), 'parameters.key'],
+    [formula({ grip: C, targets: [], secondsPerCall: 6 }), 'parameters.targets'],
+    [
+      closeTriads({ root: 'C', strings: [3, 2, 0], qualities: ['major'], beatsEach: 4 }),
+      'parameters.strings.2',
+    ],
+  ] as [Recipe, string][])('recipe %# is refused by place', (recipe, at) => {
+    expect(issueAt(recipeSchema, JSON.parse(JSON.stringify(recipe)))).toBe(at);
+  });
+
   test('what is not named is dropped, and no input throws', () => {
     const sent = { ...JSON.parse(JSON.stringify(takeOf(recipes[0]))), admin: true };
     expect(v.parse(takeSchema, sent)).not.toHaveProperty('admin');
@@ -100,6 +176,33 @@ describe('ids, hands, instruments', () => {
     expect(v.parse(instrumentSchema, standardGuitar)).toEqual(standardGuitar);
     expect(issueAt(handSchema, { ...averageHand, reachMm: 300 })).toBe('reachMm');
     expect(issueAt(instrumentSchema, { ...standardGuitar, scaleLengthMm: 12 })).toBe('scaleLengthMm');
+  });
+});
+
+describe('marks and schools', () => {
+  const subject = '40-45-50-55-59-64 x02220';
+
+  test.each([
+    [{ subject, fingers: [null, 0, 2, 1, 3, 0], version: 0 }, null],
+    [{ subject: `${subject} > 022100`, fingers: [null, 0, 2, 1, 3, 0], version: 3 }, null],
+    [{ subject: 'A', fingers: [null, 0, 2, 1, 3, 0], version: 0 }, 'subject'],
+    [{ subject, fingers: [5, 0, 2, 1, 3, 0], version: 0 }, 'fingers.0'],
+    [{ subject, fingers: [], version: 0 }, 'fingers'],
+    [{ subject, fingers: [null, 0, 2, 1, 3, 0], version: -1 }, 'version'],
+  ])('a pin %#', (pin, at) => expect(issueAt(pinSchema, pin)).toBe(at));
+
+  test.each([
+    [{ subject, nickname: 'the stairs', picture: null, version: 0 }, null],
+    [{ subject, nickname: 'x'.repeat(61), picture: null, version: 0 }, 'nickname'],
+    [{ subject, nickname: '', picture: 'javascript:alert(1)', version: 0 }, 'picture'],
+    [{ subject, nickname: '', picture: 'data:text/html;base64,AAAA', version: 0 }, 'picture'],
+  ])('a hook %#', (hook, at) => expect(issueAt(hookSchema, hook)).toBe(at));
+
+  test('a school may be silent on any matter, and is refused by name where it is none of ours', () => {
+    expect(issueAt(someSchoolsSchema, {})).toBeNull();
+    expect(issueAt(someSchoolsSchema, { thumb: 'over the top', firstForm: 'E' })).toBeNull();
+    expect(issueAt(someSchoolsSchema, { thumb: 'everywhere' })).toBe('thumb');
+    expect(issueAt(someSchoolsSchema, { tempo: 'slow' })).toBe('tempo');
   });
 });
 

@@ -14,3 +14,4 @@ export {
   type FingerDeed,
   type FingerMove,
 } from './grade-change';
+export { couldStay, type StayOffer } from './could-stay';

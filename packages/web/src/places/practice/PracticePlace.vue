@@ -370,13 +370,15 @@ const columns = computed(() =>
           >
         </section>
         <section v-if="!answersHidden && (!phone || showTab)" class="sheet tab-sheet">
-          <div class="spread">
-            <span class="small">{{ staff ? 'written an octave above what sounds' : '' }}</span>
-            <BButton variant="link" size="sm" :aria-pressed="staff" @click="staff = !staff">{{
-              staff ? 'show tab' : 'show staff'
-            }}</BButton>
-          </div>
-          <StaffStrip v-if="staff" :bars="bars" />
+          <BButton
+            variant="link"
+            size="sm"
+            class="tab-or-staff"
+            :aria-pressed="staff"
+            @click="staff = !staff"
+            >{{ staff ? 'show tab' : 'show staff' }}</BButton
+          >
+          <StaffStrip v-if="staff" :bars="bars" caption="written an octave above its sound" />
           <TabStrip
             v-else
             :columns="columns"
@@ -524,7 +526,13 @@ const columns = computed(() =>
   font-size: 22px;
   padding: 26px 0;
 }
+.tab-or-staff {
+  position: absolute;
+  right: 14px;
+  top: 4px;
+}
 .tab-sheet {
+  position: relative;
   grid-column: 1;
   grid-row: 2;
 }

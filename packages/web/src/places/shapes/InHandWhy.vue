@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** Why the grip in hand is as hard as it is, what it changes into, and what would be easier. */
+import { couldStay, type StayOffer } from '@finch/core/changes';
+import type { DrillContext } from '@finch/core/drills';
 import { pointsOf, type Effort } from '@finch/core/effort';
+import type { Frets } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { nameChord, PART_WORDS, say } from '../../app/words';
+import { degreeText, nameChord, PART_WORDS, say } from '../../app/words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { PART_CATEGORY } from '../../instruments/categories';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
@@ -22,10 +25,25 @@ const props = defineProps<{
   limit: number | null;
   standIns: readonly StandIn[];
   actions: ShapeActions;
+  drilling: DrillContext;
   leftHanded: boolean;
 }>();
-const emit = defineEmits<{ use: [one: StandIn] }>();
+const emit = defineEmits<{ use: [one: StandIn]; take: [symbol: string, frets: Frets] }>();
 const { held, change } = props.actions;
+/** Fingers of the held grip that might be left where they are, and what the chord in hand then becomes. */
+const stays = computed(() =>
+  held.value && change.value
+    ? couldStay(held.value.grip.frets, props.grip.frets, props.chord, props.drilling)
+    : [],
+);
+const keptWords = (kept: StayOffer['kept']) =>
+  kept.map((one) => `string ${one.string} on fret ${one.fret}`).join(', ');
+const wordsOf = (one: StayOffer) =>
+  [
+    ...one.lost.map((degree) => `${degreeText(degree)} is lost`),
+    ...one.gained.map((degree) => `${degreeText(degree)} comes in`),
+    `${Math.abs(one.plainSeconds - one.seconds).toFixed(2)} s ${one.seconds <= one.plainSeconds ? 'quicker' : 'slower'}`,
+  ].join('; ');
 const strips = computed(() =>
   props.effort.parts
     .filter((part) => part.points >= 0.05)
@@ -87,6 +105,20 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
         }}
         to {{ Math.round(change.band.highBpm) }}) with one beat before the bar line.</BecauseMark
       >
+      <template v-if="stays.length">
+        <h3>Fingers that could stay</h3>
+        <ul class="could-stay">
+          <li v-for="one in stays" :key="one.frets.join()">
+            <b class="display">{{ nameChord(one.chord.symbol) }}</b>
+            <span
+              >{{ keptWords(one.kept) }}<small>{{ wordsOf(one) }}</small></span
+            >
+            <BButton variant="outline-secondary" size="sm" @click="emit('take', one.chord.symbol, one.frets)"
+              >Take it</BButton
+            >
+          </li>
+        </ul>
+      </template>
       <BButton variant="link" size="sm" @click="actions.letGo()">Let it go</BButton>
     </div>
     <template v-if="standIns.length">
@@ -144,6 +176,26 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
 .change {
   border-top: 2px solid var(--ink);
   padding-top: 8px;
+}
+.could-stay li {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+  font-size: 14px;
+}
+.could-stay b {
+  font-size: 18px;
+}
+.could-stay small {
+  display: block;
+  color: var(--ink2);
+}
+.change h3 {
+  font-size: 14px;
+  margin-top: 6px;
 }
 .stand-ins li {
   display: grid;

@@ -32,7 +32,7 @@ import InHandWhy from './InHandWhy.vue';
 import ShapeList from './ShapeList.vue';
 import SheetCheck from './SheetCheck.vue';
 import { nameOfShape } from './shape-words';
-import { readAsked, writeAsked } from './asked';
+import { readAsked, readHeld, writeAsked, writeHeld } from './asked';
 import FretPicker from './FretPicker.vue';
 import { useShapeActions } from './use-shape-actions';
 import { useShapeSearch } from './use-shape-search';
@@ -74,7 +74,7 @@ const SHOWS: readonly { id: CardShow; name: string }[] = [
   { id: 'degrees', name: 'Intervals' },
   { id: 'notes', name: 'Notes' },
 ];
-const show = ref<CardShow>('fingers');
+const show = ref<CardShow>(SHOWS.find((one) => one.id === query('show', ''))?.id ?? 'fingers');
 const big = ref(false);
 const sheet = ref(false);
 const neck = ref(false);
@@ -134,13 +134,23 @@ watch(
   { immediate: true },
 );
 // The address holds the whole bench, so that a teacher can keep it or pass it on.
-watch([settled, pickedText, tab, () => writeAsked(asked)], ([symbol, frets, shown, ask]) => {
+const holdAsked = readHeld(query('hold', ''));
+if (holdAsked) {
+  const { chord: of, frets } = holdAsked;
+  void benchWork()
+    .graded(plain(frets), plain(of), plain(hand.value), plain(instrument.value))
+    .then((grip) => grip && (actions.held.value ??= { grip, chord: of }));
+}
+const address = computed(() => [writeAsked(asked), writeHeld(actions.held.value), show.value] as const);
+watch([settled, pickedText, tab, address], ([symbol, frets, shown, [ask, holds, dots]]) => {
   void router.replace({
     query: {
       ...(chord.value ? { chord: symbol } : {}),
       ...(frets ? { frets } : {}),
       ...(shown === 'why' ? {} : { tab: shown }),
       ...(ask ? { ask } : {}),
+      ...(holds ? { hold: holds } : {}),
+      ...(dots === 'fingers' ? {} : { show: dots }),
     },
   });
 });
@@ -344,8 +354,10 @@ onMounted(() => ask.value?.focus());
             :limit="limit"
             :stand-ins="standIns"
             :actions="actions"
+            :drilling="drilling"
             :left-handed="leftHanded"
             @use="useStandIn"
+            @take="use"
           />
           <InHandOneNote
             v-else-if="tab === 'one'"

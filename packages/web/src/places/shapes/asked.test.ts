@@ -1,8 +1,17 @@
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
-import { DEFAULT_LIMITS, explainLimits, findShapes } from '@finch/core/shapes';
+import { DEFAULT_LIMITS, DEFAULT_SCHOOLS, explainLimits, findShapes } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
-import { givenWay, limitsOf, NOTHING_ASKED, readAsked, writeAsked, type Asked } from './asked';
+import {
+  givenWay,
+  limitsOf,
+  NOTHING_ASKED,
+  readAsked,
+  readHeld,
+  writeAsked,
+  writeHeld,
+  type Asked,
+} from './asked';
 
 test('asking nothing asks what the search asks by itself', () => {
   expect({ ...DEFAULT_LIMITS, ...limitsOf(NOTHING_ASKED) }).toEqual(DEFAULT_LIMITS);
@@ -77,3 +86,44 @@ test.each(['', 'nonsense', '[]', '{"effortUpTo":9000}', '{"use":"dance"}', '{"st
   'an address with %j asks nothing',
   (text) => expect(readAsked(text)).toEqual(NOTHING_ASKED),
 );
+
+test('the grip held goes through the address and back; an address that names none holds nothing', () => {
+  const frets = [null, 0, 2, 2, 1, 0];
+  const text = writeHeld({ chord: { symbol: 'F#m7b5' }, grip: { frets } });
+  expect(readHeld(text)).toMatchObject({ chord: { symbol: 'F#m7b5' }, frets });
+  expect(writeHeld(null)).toBe('');
+  for (const other of ['', 'Am', 'Am ?', 'Q x02210', ' x02210']) expect(readHeld(other)).toBeNull();
+});
+
+describe('where the lowest note may lie', () => {
+  const withSchool = (asked: Partial<Asked>, schools: object) =>
+    limitsOf({ ...NOTHING_ASKED, ...asked }, { ...DEFAULT_SCHOOLS, ...schools });
+
+  test('is as the school has it while nothing is asked', () => {
+    expect(withSchool({}, {}).bass).toBe('root');
+    expect(withSchool({}, { fiveUnderRoot: 'use' }).bass).toBe('root or 5');
+    expect(withSchool({}, { root: 'left to the bass' })).toMatchObject({ bass: 'any', allowRootless: true });
+  });
+
+  test('what is asked by hand comes on top', () => {
+    expect(withSchool({ rootInBass: true }, { root: 'left to the bass' }).bass).toBe('root');
+    expect(withSchool({ rootInBass: false }, {}).bass).toBe('any');
+    expect(withSchool({ inversion: '3' }, { fiveUnderRoot: 'use' }).bass).toBe('any');
+  });
+});
+
+test('a position asked for is a limit, and giving way takes it back', () => {
+  const asked = { ...NOTHING_ASKED, position: 5 };
+  expect(limitsOf(asked).position).toBe(5);
+  const chord = must(parseChord('C'));
+  const request = {
+    chord,
+    hand: averageHand,
+    instrument: standardGuitar,
+    limits: { ...limitsOf(asked), maxFret: 3 },
+  };
+  const [way] = explainLimits(request);
+  expect(way.limits.length).toBeGreaterThan(0);
+  expect(givenWay(asked, { ...way, limits: ['position'], to: [null] }).position).toBeNull();
+  expect(readAsked(writeAsked(asked)).position).toBe(5);
+});

@@ -1,4 +1,5 @@
 /** What is asked of a grip, as the controls of the Shapes bench hold it, and the limits of the search it means. */
+import { fretsText, parseFrets, type Frets } from '@finch/core/grips';
 import {
   DEFAULT_SCHOOLS,
   schoolLimits,
@@ -11,6 +12,7 @@ import {
   type Style,
   type Use,
 } from '@finch/core/shapes';
+import { parseChord, type Chord } from '@finch/core/theory';
 import * as v from 'valibot';
 
 /** `null` and `any` ask nothing. */
@@ -129,6 +131,18 @@ export function writeAsked(asked: Asked): string {
     ([name, value]) => JSON.stringify(value) !== JSON.stringify(NOTHING_ASKED[name as keyof Asked]),
   );
   return parts.length ? JSON.stringify(Object.fromEntries(parts)) : '';
+}
+
+/** The grip held beside the one in hand, for the address: `Am x02210`. */
+export const writeHeld = (held: { chord: { symbol: string }; grip: { frets: Frets } } | null): string =>
+  held ? `${held.chord.symbol} ${fretsText(held.grip.frets)}` : '';
+
+/** Null for an address that names no chord with frets. */
+export function readHeld(text: string): { chord: Chord; frets: Frets } | null {
+  const [symbol, grip] = text.split(' ');
+  const chord = parseChord(symbol ?? '');
+  const frets = parseFrets(grip ?? '');
+  return chord.ok && frets.ok && frets.value.length >= 4 ? { chord: chord.value, frets: frets.value } : null;
 }
 
 /** Reads what `writeAsked` wrote; an address somebody else wrote asks nothing where it cannot be read. */
