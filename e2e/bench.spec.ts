@@ -212,3 +212,29 @@ test('a list of thousands draws only what is in sight, and the keys walk it', as
   await page.locator('.cards').evaluate((box) => box.scrollTo({ top: box.scrollHeight }));
   await expect(page.locator(`#card-${found - 1}`)).toBeVisible();
 });
+
+test('a student is asked which form comes first before the drill is shown, and a wrong guess is put right', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await onBench(page, 'Junia Ardlesey');
+  await page.goto('/drills?family=five%20forms&chord=G&frets=320003');
+  await expect(page.locator('.step-words')).toContainText('1 of');
+  await page.getByRole('button', { name: 'To homework' }).click();
+  await expect(page.getByText('goes home')).toBeVisible();
+  await page.getByRole('button', { name: 'Tamsin' }).click();
+  await sit('Junia Ardlesey');
+  for (let i = 0; i < 4 && !(await page.locator('.big-title').textContent())?.includes('five forms'); i++)
+    await page.keyboard.press('j');
+  const asked = page.locator('.prelude');
+  await expect(asked).toContainText('G: which of these forms lies lowest?');
+  await expect(page.locator('.neck, .tab')).toHaveCount(0);
+  await asked.getByRole('button').last().click();
+  await expect(page.locator('.neck')).toBeVisible();
+  await expect(page.getByText(/^(Right|Not that one): /)).toBeVisible();
+  await page.getByRole('button', { name: '9', exact: true }).click();
+  await page.locator('.feel .three button').first().click();
+  await page.getByRole('button', { name: 'Keep this take' }).click();
+  await expect(page.getByText('Kept: clean.')).toBeVisible();
+});

@@ -3,11 +3,14 @@ import type { Pace } from '../changes/constants';
 import type { Reason } from '../effort/explain';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
+import type { FingerLabel } from '../grips/grip';
 import type { Result } from '../kernel/result';
 import type { Score } from '../score/score';
-import type { Pins } from './in-context';
 import type { Item } from './items';
 import type { Recipe } from './recipe';
+
+/** Fingerings by the mark of their grip. */
+export type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
 
 export interface DrillContext {
   readonly hand: Hand;

@@ -85,7 +85,12 @@ function make(recipe: FiveFormsRecipe, context: DrillContext): Result<Drill> {
 
 const askedFirst = (chord: Chord, held: readonly FormPlace[]): Prelude => ({
   ask: { code: 'ask.first-form', values: { chord: chord.symbol } },
-  answer: { kind: 'choice', choices: FORMS, right: held[0].form },
+  answer: {
+    kind: 'choice',
+    // Only forms of this drill: one that is over the hand's limit would be a trick question.
+    choices: FORMS.filter((form) => held.some((place) => place.form === form)),
+    right: held[0].form,
+  },
 });
 
 function stopAt(place: FormPlace, chord: Chord): Stop {

@@ -211,6 +211,10 @@ describe('five forms', () => {
     );
     expect(light.overLimit).toBe(false);
     expect(light.steps.length + light.leftOut.length).toBe(5);
+    // What is asked first offers the forms that are played, and no other.
+    const [asked] = light.prelude;
+    const played = light.steps.map((step) => step.ask.values.form);
+    expect(asked.answer.kind === 'choice' && [...asked.answer.choices].sort()).toEqual([...played].sort());
   });
 
   test('on another tuning it says why, since forms have no names there', () => {

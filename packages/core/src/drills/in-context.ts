@@ -6,9 +6,6 @@ import type { FingerLabel, Frets } from '../grips/grip';
 import type { Result } from '../kernel/result';
 import type { DrillContext } from './drill';
 
-/** Fingerings by `gripMark`. */
-export type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
-
 const pinFor = (frets: Frets, { pins, instrument }: DrillContext): readonly FingerLabel[] | undefined =>
   pins?.[gripMark(frets, instrument.openPitches)];
 

@@ -42,6 +42,6 @@ export { withWeakCells, type PastCalls } from './root-grid';
 export { nearestTriad } from './close-triads';
 export type { Answer, Drill, DrillContext, DrillStep, Place, Prelude } from './drill';
 export { gripsInOrder } from './in-order';
-export { changeIn, gradeIn, type Pins } from './in-context';
+export { changeIn, gradeIn } from './in-context';
 export { rekey, rootOf } from './rekey';
 export { drillTitle } from './title';

@@ -23,16 +23,16 @@ describe('gradeGrip', () => {
     ['133211', 76],
     ['x13331', 78],
     ['141221', 87],
-  ])('%s holds its anchor grade %i within 6 points', (text, anchor) => {
-    expect(Math.abs(grade(text).total - anchor)).toBeLessThanOrEqual(6);
+  ])('%s holds its anchor grade %i within 5 points', (text, anchor) => {
+    expect(Math.abs(grade(text).total - anchor)).toBeLessThanOrEqual(5);
   });
 
   test.each([
     ['small', 82],
     ['large', 73],
-  ])('F barre for a %s hand is %i within 6', (name, anchor) => {
+  ])('F barre for a %s hand is %i within 5', (name, anchor) => {
     const hand = must(makeHand({ sizeFactor: hands[name] }));
-    expect(Math.abs(grade('133211', hand).total - anchor)).toBeLessThanOrEqual(6);
+    expect(Math.abs(grade('133211', hand).total - anchor)).toBeLessThanOrEqual(5);
   });
 
   test('every pair that teachers agree on is in order', () => {

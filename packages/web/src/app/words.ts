@@ -293,7 +293,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.grip': (v) => chordText(String(v.chord)),
   'ask.change': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
   'ask.form': (v) => `${nameChord(String(v.chord))}, ${formText(v.form as Form)}, fret ${v.fret}`,
-  'ask.first-form': (v) => `${nameChord(String(v.chord))}: which form lies lowest?`,
+  'ask.first-form': (v) => `${nameChord(String(v.chord))}: which of these forms lies lowest?`,
   'ask.inversion': (v) =>
     v.lowest === '1'
       ? `${chordText(String(v.chord))}, root lowest`

@@ -11,6 +11,7 @@ import {
 } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
+import type { Form } from '@finch/core/shapes';
 import { soundSchedule } from '@finch/core/sound';
 import { useQueryClient } from '@tanstack/vue-query';
 import { useLocalStorage } from '@vueuse/core';
@@ -19,7 +20,7 @@ import { v7 as uuid } from 'uuid';
 import { computed, onScopeDispose, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { nameChord, say, sayError } from '../../app/words';
+import { nameChord, say, sayError, formText } from '../../app/words';
 import { CATEGORY } from '../../instruments/categories';
 import CountIn from '../../instruments/CountIn.vue';
 import { gripDegrees } from '../../instruments/degrees';
@@ -418,6 +419,10 @@ const sub = computed(() =>
             >
           </p>
           <p v-else-if="drill" class="moves">{{ say(drill.question) }}</p>
+          <p v-for="one in drill?.prelude ?? []" :key="say(one.ask)" class="moves">
+            Ask first: {{ say(one.ask) }}
+            <b v-if="one.answer.kind === 'choice'">{{ formText(one.answer.right as Form) }}</b>
+          </p>
           <p v-if="drill?.hasBarre" class="caution">
             Barre: press, check, release.
             {{

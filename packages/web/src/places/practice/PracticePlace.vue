@@ -89,19 +89,21 @@ watch(
 );
 const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
 const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
-/** Tab and sound would give the answers of a quiz away; the walk along a string is played first. */
-const answersHidden = computed(
-  () => drill.value?.judged === 'calls' && drill.value.recipe.family !== 'string walk' && !draft.value?.done,
-);
 const isLoop = computed(() => drill.value?.judged === 'changes');
 const question = computed(() => drill.value?.prelude[predicted.value] ?? null);
+/** Tab and sound would give the answers of a quiz away; the walk along a string is played first. */
+const answersHidden = computed(
+  () =>
+    question.value !== null ||
+    (drill.value?.judged === 'calls' && drill.value.recipe.family !== 'string walk' && !draft.value?.done),
+);
 function predict(choice: string) {
   const asked = question.value?.answer;
   if (asked?.kind !== 'choice') return;
   guess.value =
     choice === asked.right
       ? `Right: ${formText(asked.right as Form)}.`
-      : `It is ${formText(asked.right as Form)}.`;
+      : `Not that one: ${formText(asked.right as Form)}.`;
   predicted.value += 1;
 }
 const pair = computed(() =>
@@ -291,9 +293,9 @@ const columns = computed(() =>
           <div class="spread">
             <h2 class="display big-title">
               {{
-                isLoop && pair.length > 1
+                isLoop && pair.length > 1 && pair[0].chord !== pair[1].chord
                   ? `${nameChord(pair[0].chord)} → ${nameChord(pair[1].chord)}`
-                  : target
+                  : target && !isLoop
                     ? nameChord(target.chord)
                     : chordText(card.title)
               }}
@@ -332,7 +334,7 @@ const columns = computed(() =>
           <p v-if="guess" class="note" role="status">{{ guess }}</p>
           <HookTag v-for="hook in hooks" :key="hook.subject" :hook="hook" />
           <ChangeLedger v-if="change && !question" :moves="change.fingers" class="room-ledger" />
-          <p v-if="drill.hasBarre" class="caution">
+          <p v-if="drill.hasBarre && !question" class="caution">
             Barre: press, check, release.
             {{
               drill.bursts.count > 1
@@ -341,7 +343,7 @@ const columns = computed(() =>
             }}
             Light as it rings, wrist nearly straight.
           </p>
-          <BButton v-if="different > 2" variant="link" size="sm" @click="loopAt += 1"
+          <BButton v-if="different > 2 && !question" variant="link" size="sm" @click="loopAt += 1"
             >next change of the loop</BButton
           >
         </section>
@@ -423,7 +425,7 @@ const columns = computed(() =>
               >Played</BButton
             >
           </div>
-          <p v-if="silentCount && isLoop" class="small">
+          <p v-if="silentCount && isLoop && !question" class="small">
             {{ silentCount }} string{{ silentCount > 1 ? 's' : '' }} silent in
             {{ nameChord(target?.chord ?? '') }}.
           </p>
@@ -526,10 +528,19 @@ const columns = computed(() =>
   font-size: 22px;
   padding: 26px 0;
 }
+.prelude {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.prelude .plain-words {
+  width: 100%;
+  padding: 12px 0 4px;
+}
 .tab-or-staff {
   position: absolute;
-  right: 14px;
-  top: 4px;
+  left: 14px;
+  bottom: 4px;
 }
 .tab-sheet {
   position: relative;

@@ -8,7 +8,7 @@ import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { degreeText, nameChord, PART_WORDS, say } from '../../app/words';
+import { degreeText, fretsMoved, nameChord, PART_WORDS, say } from '../../app/words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { PART_CATEGORY } from '../../instruments/categories';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
@@ -98,7 +98,7 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
       <BecauseMark
         >{{ change.seconds.toFixed(2) }} s{{
           change.shiftFrets
-            ? `, the hand goes ${Math.abs(change.shiftFrets)} fret${Math.abs(change.shiftFrets) > 1 ? 's' : ''} ${change.shiftFrets > 0 ? 'up' : 'down'}`
+            ? `, the hand goes ${fretsMoved(change.shiftFrets)}`
             : ', the hand stays where it is'
         }}; nine of ten clean at {{ Math.round(change.tempoBpm) }} bpm ({{
           Math.round(change.band.lowBpm)
