@@ -1,9 +1,8 @@
-import fc from 'fast-check';
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
 import { parseFrets, type Frets } from '../grips';
 import { must } from '../kernel';
 import changePairs from '../reference/change-pairs.json';
-import { gradeChange, plainChangeSeconds } from './grade-change';
+import { gradeChange } from './grade-change';
 
 const open: Record<string, string> = {
   Am: 'x02210',
@@ -97,27 +96,4 @@ describe('gradeChange', () => {
     const graded = gradeChange(frets('x32010'), [1, 2, 3], averageHand, standardGuitar);
     expect(graded.ok ? '' : graded.problem.at).toContain('to');
   });
-});
-
-test('no change into a grip is faster than staying on it', () => {
-  const usual = [
-    'x32010',
-    '320003',
-    'xx0232',
-    '022100',
-    '133211',
-    'x24432',
-    '131211',
-    'x35453',
-    '4x45xx',
-    'xx3211',
-  ];
-  const grip = fc.constantFrom(...usual.map((text) => must(parseFrets(text))));
-  fc.assert(
-    fc.property(grip, grip, (from, to) => {
-      const seconds = (a: Frets) => plainChangeSeconds(a, to, averageHand, standardGuitar);
-      expect(seconds(from)).toBeGreaterThanOrEqual(seconds(to) - 1e-9);
-    }),
-    { numRuns: 120 },
-  );
 });
