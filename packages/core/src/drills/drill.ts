@@ -10,7 +10,7 @@ import type { Item } from './items';
 import type { Recipe } from './recipe';
 
 /** Fingerings by the mark of their grip. */
-export type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
+type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
 
 export interface DrillContext {
   readonly hand: Hand;

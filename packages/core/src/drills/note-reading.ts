@@ -4,6 +4,7 @@
  * staff; the staff drawing alone writes it up.
  */
 import { pitchAt } from '../fretboard/instrument';
+import { clamp } from '../kernel/number';
 import { fail, ok, type Result } from '../kernel/result';
 import { seededRandom } from '../kernel/random';
 import { pitchSpelled, pitchText } from '../theory/pitch';
@@ -113,18 +114,14 @@ export const noteReadingFamily: Family<NoteReadingRecipe> = {
     return seconds.ok ? ok(withParameters(recipe, { secondsPerNote: seconds.value })) : seconds;
   },
   fallbacks: (recipe, { instrument }) => {
-    const { parameters } = recipe;
-    const highest = instrument.frets - instrument.capo - SPAN;
+    const { position, strings, key, count, secondsPerNote } = recipe.parameters;
     return [
       withParameters(recipe, {
-        position: Math.min(highest, Math.max(0, Math.round(parameters.position) || 0)),
-        strings: Math.min(instrument.openPitches.length, Math.max(1, Math.round(parameters.strings) || 6)),
-        key: parseScale(parameters.key).ok ? parameters.key : 'C major',
-        count: Math.min(48, Math.max(1, Math.round(parameters.count) || 12)),
-        secondsPerNote: Math.min(
-          CALL_SECONDS.slowest,
-          Math.max(CALL_SECONDS.fastest, parameters.secondsPerNote || 6),
-        ),
+        position: clamp(Math.round(position) || 0, 0, instrument.frets - instrument.capo - SPAN),
+        strings: clamp(Math.round(strings) || 6, 1, instrument.openPitches.length),
+        key: parseScale(key).ok ? key : 'C major',
+        count: clamp(Math.round(count) || 12, 1, 48),
+        secondsPerNote: clamp(secondsPerNote || 6, CALL_SECONDS.fastest, CALL_SECONDS.slowest),
       }),
     ];
   },

@@ -3,6 +3,7 @@
  * then random calls of the same notes, every one once before any comes again.
  */
 import { pitchAt } from '../fretboard/instrument';
+import { clamp } from '../kernel/number';
 import { fail, ok, type Result } from '../kernel/result';
 import { seededRandom } from '../kernel/random';
 import type { Bar, ScoreNote } from '../score/score';
@@ -114,17 +115,14 @@ export const stringWalkFamily: Family<StringWalkRecipe> = {
     return seconds.ok ? ok(withParameters(recipe, { secondsPerCall: seconds.value })) : seconds;
   },
   fallbacks: (recipe, { instrument }) => {
-    const { parameters } = recipe;
+    const { string, maxFret, calls, secondsPerCall, key } = recipe.parameters;
     return [
       withParameters(recipe, {
-        string: Math.min(instrument.openPitches.length, Math.max(1, Math.round(parameters.string) || 1)),
-        maxFret: Math.min(instrument.frets - instrument.capo, Math.max(3, parameters.maxFret || 12)),
-        secondsPerCall: Math.min(
-          CALL_SECONDS.slowest,
-          Math.max(CALL_SECONDS.fastest, parameters.secondsPerCall || 5),
-        ),
-        calls: Math.min(48, Math.max(1, Math.round(parameters.calls) || 12)),
-        key: parseScale(parameters.key).ok ? parameters.key : 'C major',
+        string: clamp(Math.round(string) || 1, 1, instrument.openPitches.length),
+        maxFret: clamp(maxFret || 12, 3, instrument.frets - instrument.capo),
+        secondsPerCall: clamp(secondsPerCall || 5, CALL_SECONDS.fastest, CALL_SECONDS.slowest),
+        calls: clamp(Math.round(calls) || 12, 1, 48),
+        key: parseScale(key).ok ? key : 'C major',
       }),
     ];
   },
