@@ -209,8 +209,11 @@ test('a list of thousands draws only what is in sight, and the keys walk it', as
   const found = Number.parseInt((await heading.textContent()) ?? '0', 10);
   expect(found).toBeGreaterThan(2000);
   expect(await page.locator('.cards .card-row button').count()).toBeLessThan(40);
-  await page.locator('.cards').evaluate((box) => box.scrollTo({ top: box.scrollHeight }));
-  await expect(page.locator(`#card-${found - 1}`)).toBeVisible();
+  // The first cards stand before the rest has come; the end is there once it has.
+  await expect(async () => {
+    await page.locator('.cards').evaluate((box) => box.scrollTo({ top: box.scrollHeight }));
+    await expect(page.locator(`#card-${found - 1}`)).toBeVisible({ timeout: 500 });
+  }).toPass({ timeout: 10_000 });
 });
 
 test('a student is asked which form comes first before the drill is shown, and a wrong guess is put right', async ({
