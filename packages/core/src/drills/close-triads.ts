@@ -24,7 +24,10 @@ export function nearestTriad(from: GradedGrip, among: readonly GradedGrip[]): Gr
 
 const stopAt = (grip: GradedGrip, chord: Chord): Stop => ({
   grip: { chord: chord.symbol, frets: grip.frets },
-  ask: { code: 'ask.inversion', values: { chord: chord.symbol, lowest: grip.inversion } },
+  ask: {
+    code: 'ask.inversion',
+    values: { chord: chord.symbol, lowest: grip.inversion, rootString: grip.rootString ?? 0 },
+  },
 });
 
 function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<Drill> {

@@ -15,6 +15,8 @@ export const SCHOOL_CHOICES = {
   formNames: ['letters', 'numbers', 'root strings'],
   /** Which form is pattern 1. */
   firstForm: ['C', 'A', 'G', 'E', 'D'],
+  /** What the three inversions of a close triad are told apart by. */
+  triadNames: ['lowest note', 'root string'],
   chordNames: ['exact', 'family'],
   root: ['in the bass', 'left to the bass'],
   fiveUnderRoot: ['avoid', 'use'],
@@ -33,6 +35,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   fingering: 'comfortable',
   formNames: 'letters',
   firstForm: 'C',
+  triadNames: 'lowest note',
   chordNames: 'exact',
   root: 'in the bass',
   fiveUnderRoot: 'avoid',

@@ -43,6 +43,13 @@ export function formText(form: Form): string {
   return name.kind === 'number' ? `pattern ${name.number}` : `root on string ${name.string}`;
 }
 
+/** Which inversion a close triad is: "♭3 lowest", or in the other school "root on string 2". */
+export function triadText(grip: { readonly inversion: string; readonly rootString: number | null }): string {
+  if (school().triadNames === 'root string' && grip.rootString !== null)
+    return `root on string ${grip.rootString}`;
+  return `${grip.inversion === '1' ? 'root' : degreeText(grip.inversion)} lowest`;
+}
+
 const plain = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
 
 /** "2 frets up" in the direction the school gives the word; positive frets go toward the body. */
@@ -295,9 +302,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.form': (v) => `${nameChord(String(v.chord))}, ${formText(v.form as Form)}, fret ${v.fret}`,
   'ask.first-form': (v) => `${nameChord(String(v.chord))}: which of these forms lies lowest?`,
   'ask.inversion': (v) =>
-    v.lowest === '1'
-      ? `${chordText(String(v.chord))}, root lowest`
-      : `${chordText(String(v.chord))}, ${degreeText(String(v.lowest))} lowest`,
+    `${chordText(String(v.chord))}, ${triadText({ inversion: String(v.lowest), rootString: Number(v.rootString) || null })}`,
   'ask.ring': (v) => `String ${v.string} rings`,
   'ask.silent': (v) => `String ${v.string} stays silent`,
 

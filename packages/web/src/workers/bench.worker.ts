@@ -49,7 +49,7 @@ export interface ShapesFound {
 }
 
 /** As many as a screen shows at once. */
-const HEAD = 15;
+const HEAD = 12;
 let everything: readonly GradedGrip[] = [];
 let found: readonly GradedGrip[] = [];
 

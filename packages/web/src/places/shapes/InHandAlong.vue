@@ -4,7 +4,7 @@ import { fretsText, type Frets } from '@finch/core/grips';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { computed } from 'vue';
-import { chordText, degreeText, formText, fretsMoved } from '../../app/words';
+import { chordText, formText, fretsMoved, triadText } from '../../app/words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import type { AlongNeck } from '../../workers/bench.worker';
 
@@ -96,7 +96,7 @@ const halves = computed(() =>
             <td v-for="grip in one.grips" :key="fretsText(grip.frets)">
               <button type="button" class="cell" @click="emit('use', chord.symbol, grip.frets)">
                 <b>{{ grip.frets.filter((fret) => fret !== null).join('-') }}</b>
-                <small>{{ grip.inversion === '1' ? 'root' : degreeText(grip.inversion) }} lowest</small>
+                <small>{{ triadText(grip) }}</small>
               </button>
             </td>
           </tr>

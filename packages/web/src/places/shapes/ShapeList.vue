@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The grips found, as cards, most useful first; when none are, which limit it was and the step that helps. */
 import { effortBand } from '@finch/core/effort';
-import { fretsText } from '@finch/core/grips';
 import type { CardShow, GradedGrip } from '@finch/core/shapes';
 import { useVirtualList } from '@vueuse/core';
 import { computed, watch } from 'vue';
@@ -36,7 +35,7 @@ const {
   scrollTo,
 } = useVirtualList(rows, {
   itemHeight: ROW_HEIGHT,
-  overscan: 2,
+  overscan: 1,
 });
 const indexOf = (row: number, column: number) => row * COLUMNS + column;
 const isPicked = (grip: GradedGrip) => grip === picked.value;
@@ -88,7 +87,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
           <button
             v-for="(grip, column) in row.data"
             :id="`card-${indexOf(row.index, column)}`"
-            :key="fretsText(grip.frets)"
+            :key="column"
             type="button"
             :aria-pressed="isPicked(grip)"
             :class="{ on: isPicked(grip) }"

@@ -59,10 +59,11 @@ const search = useShapeSearch({
   hand,
   instrument,
 });
-const { shownChord: chord, list, pickedText, settled, typed, asked } = search;
+const { list, pickedText, settled, typed, asked } = search;
+const chord = computed(() => search.inHand.value.chord);
 /** The grip in hand with the fingers this student is taught. */
 const picked = computed(() => {
-  const grip = search.picked.value;
+  const { grip } = search.inHand.value;
   if (!grip) return null;
   const graded = gradeIn(grip.frets, drilling.value);
   return graded.ok ? { ...grip, fingers: graded.value.fingering.fingers } : grip;

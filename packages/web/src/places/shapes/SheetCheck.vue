@@ -5,6 +5,7 @@ import type { SheetFinding } from '@finch/core/shapes';
 import { refDebounced } from '@vueuse/core';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
+import { encodingText, readText } from '../../app/text-file';
 import { chordText, saySheet } from '../../app/words';
 import { benchWork, plain } from '../../workers/bench';
 
@@ -32,6 +33,23 @@ function take(one: SheetFinding) {
       line.slice(one.column - 1).replace(/^[^\s,|]+/, '');
   text.value = lines.join('\n');
 }
+const said = ref('');
+const trouble = ref('');
+/** The same file may be chosen again after it was put right. */
+const forget = (event: Event) => ((event.target as HTMLInputElement).value = '');
+async function pick(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (!file) return;
+  said.value = trouble.value = '';
+  try {
+    const read = readText(new Uint8Array(await file.arrayBuffer()));
+    text.value = read.text;
+    said.value = `${file.name}, read as ${encodingText(read.encoding)}.`;
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : String(error);
+  }
+}
 const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey: G major\nG D Em C';
 </script>
 
@@ -52,6 +70,16 @@ const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey:
           class="mono"
           :placeholder="EXAMPLE"
         />
+        <label class="from-file small"
+          >Or from a file<input
+            class="form-control form-control-sm"
+            type="file"
+            accept=".txt,.csv,.tsv,text/*"
+            @click="forget"
+            @change="pick"
+        /></label>
+        <p v-if="said" class="small" role="status">{{ said }}</p>
+        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
       </div>
       <div class="found" role="status">
         <p v-if="!findings.length" class="empty">Nothing to check yet. Paste a sheet at the left.</p>
@@ -84,6 +112,11 @@ const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey:
 .found {
   max-height: 60vh;
   overflow-y: auto;
+}
+.from-file {
+  display: grid;
+  gap: 2px;
+  margin-top: 8px;
 }
 li {
   display: grid;

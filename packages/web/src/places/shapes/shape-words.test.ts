@@ -1,8 +1,9 @@
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { fretsText } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
-import { easierStandIns, findShapes } from '@finch/core/shapes';
+import { easierStandIns, findShapes, schoolsOf } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
+import { holdSchool } from '../../app/school';
 import { givenUp, nameOfShape, STAND_IN_WORDS } from './shape-words';
 
 const context = { hand: averageHand, instrument: standardGuitar };
@@ -22,6 +23,19 @@ test.each([
 ])('%s as %s is called %s', (symbol, frets, words) =>
   expect(nameOfShape(find(symbol, frets, { bass: 'any' }))).toBe(words),
 );
+
+test('a close triad is told apart by its lowest note, or by the string of its root', () => {
+  const named = () =>
+    ['xxx010', 'xxx553', 'xxx988'].map((frets) => nameOfShape(find('C', frets, { bass: 'any' })));
+  expect(named()).toEqual([
+    'close triad, fret 1, 5 lowest',
+    'close triad, fret 3',
+    'close triad, fret 8, 3 lowest',
+  ]);
+  holdSchool(schoolsOf({ triadNames: 'root string' }));
+  expect(named()).toEqual(['triad, root on string 2', 'triad, root on string 3', 'triad, root on string 1']);
+  holdSchool(schoolsOf());
+});
 
 test('every stand-in of a barre says what it is and what it costs', () => {
   const all = easierStandIns(find('F', '133211'), { chord: must(parseChord('F')), ...context });

@@ -1,7 +1,8 @@
 /** What a grip is called on a card, and what a stand-in gives up, in words. */
 import type { FingerLabel } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
-import { degreeText, formText, fretsMoved } from '../../app/words';
+import { school } from '../../app/school';
+import { degreeText, formText, fretsMoved, triadText } from '../../app/words';
 
 /** Degrees a grip leaves out, without the root, which is said apart. */
 const lostIn = (grip: GradedGrip): string[] =>
@@ -22,6 +23,7 @@ export function nameOfShape(grip: GradedGrip): string {
   const where = grip.layout ? kind[grip.layout] : fret;
   const lost = lostIn(grip);
   const gone = lost.length ? `, no ${lost.join(', ')}` : grip.rootString === null ? ', no root' : '';
+  if (grip.layout === 'triad' && school().triadNames === 'root string') return `triad, ${triadText(grip)}`;
   const lowest = grip.inversion === '1' || grip.slashBass ? '' : `, ${degreeText(grip.inversion)} lowest`;
   return where + gone + lowest;
 }

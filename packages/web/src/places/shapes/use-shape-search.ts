@@ -109,6 +109,16 @@ export function useShapeSearch(given: {
     const one = await benchWork().oneShape(text);
     if (one && pickedText.value === text) own.value = one;
   });
+  // The grip in hand follows the first cards by a frame: its panel costs more than all of them, and the eye is on the cards.
+  const inHand = shallowRef<{ readonly grip: GradedGrip | null; readonly chord: Chord | null }>({
+    grip: null,
+    chord: null,
+  });
+  watch([picked, shownChord], ([grip, of]) => {
+    const take = () => (inHand.value = { grip: picked.value, chord: shownChord.value });
+    if (!grip || !of || of === inHand.value.chord) take();
+    else requestAnimationFrame(() => setTimeout(take));
+  });
   const pickedIndex = computed(() => (picked.value ? list.value.indexOf(picked.value) : -1));
   const pickFrets = (frets: Frets) => (pickedText.value = fretsText(frets));
   /** Picks the next card or the one before; returns its index, or -1 at either end. */
@@ -137,6 +147,7 @@ export function useShapeSearch(given: {
     failed,
     list,
     picked,
+    inHand,
     pickedText,
     pickedIndex,
     pickFrets,

@@ -36,6 +36,11 @@ export const SWITCH_WORDS: Readonly<Record<SchoolSwitch, SwitchWords>> = {
     about: 'where the count begins, when forms have numbers',
     choices: Object.fromEntries(SCHOOL_CHOICES.firstForm.map((form) => [form, `the ${form} form`])),
   },
+  triadNames: {
+    name: 'Close triads',
+    about: 'what their inversions are told apart by',
+    choices: { 'lowest note': 'the lowest note', 'root string': 'the number of the root’s string' },
+  },
   chordNames: {
     name: 'Chord names',
     about: 'the exact symbol, or only the family of the sound',
