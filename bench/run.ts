@@ -5,7 +5,7 @@
  */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { gradeGrip } from '@finch/core/effort';
-import { gradeChange } from '@finch/core/changes';
+import { gradeChange, heldStates, packedChanges, pathMemory, planPath } from '@finch/core/changes';
 import { parseFrets } from '@finch/core/grips';
 import { median, must, seededRandom } from '@finch/core/kernel';
 import { checkSheet, findShapes, scoreUsualGrips } from '@finch/core/shapes';
@@ -102,6 +102,60 @@ function usualRows(): Row[] {
   ];
 }
 
+const PATH_TUNE = 'Dbmaj7 Bbm7 Ebm7 Ab7 Fm7 Bb7 Gbmaj7 Abm7 Db7 Gbmaj7 Gbm6 Dbmaj7 Cm7b5 F7 Bbm7 Eb9'.split(
+  ' ',
+);
+
+/** A progression of sixteen chords, again and again; the first question pays for grips and changes, later ones do not. */
+function pathRows(): Row[] {
+  const asked = (count: number) =>
+    Array.from({ length: count }, (_, i) => must(parseChord(PATH_TUNE[i % PATH_TUNE.length])));
+  const [short, long] = [asked(32), asked(128)];
+  const options = { hand: averageHand, instrument: standardGuitar, limits: { bass: 'any' as const } };
+  const first = times(() => void planPath(short, options), 9);
+  const memory = pathMemory();
+  planPath(long, options, memory);
+  const cached = (chords: typeof short, others = 0) =>
+    `${median(times(() => void planPath(chords, { ...options, others }, memory), 15)).toFixed(1)} ms`;
+  return [
+    {
+      what: 'a path over 32 chords, 40 grips each, grips and changes kept',
+      median: cached(short),
+      aim: '10 ms',
+    },
+    { what: '  128 chords', median: cached(long), aim: '60 ms' },
+    { what: '  32 chords with two more that really differ', median: cached(short, 2), aim: '' },
+    { what: '  32 chords, asked for the first time', median: `${median(first).toFixed(0)} ms`, aim: '' },
+  ];
+}
+
+/** Changes as a path asks for them: between grips met before, without a word of explanation. */
+function packedRow(): Row {
+  const made = PATH_TUNE.slice(0, 2).map((symbol) =>
+    heldStates(
+      findShapes({
+        chord: must(parseChord(symbol)),
+        instrument: standardGuitar,
+        hand: averageHand,
+        limits: { bass: 'any' },
+      })
+        .slice(0, 40)
+        .map((grip) => grip.frets),
+      averageHand,
+      standardGuitar,
+    ),
+  );
+  const [from, to] = made;
+  const pairs = from.length * to.length;
+  const seconds = packedChanges(averageHand, standardGuitar);
+  const all = () => {
+    for (const a of from) for (const b of to) seconds(a, b);
+  };
+  all();
+  const us = (median(times(all, 15)) * 1000) / pairs;
+  return { what: `one change graded, packed (${pairs} pairs)`, median: `${us.toFixed(2)} us`, aim: '3 us' };
+}
+
 function rows(): Row[] {
   const frets = (text: string) => must(parseFrets(text));
   const [c, g, f] = [frets('x32010'), frets('320003'), frets('133211')];
@@ -125,10 +179,12 @@ function rows(): Row[] {
     ),
     each(
       'one change graded and explained (C to G)',
-      '50 us (step 3)',
+      '50 us',
       () => void gradeChange(c, g, averageHand, standardGuitar),
       100,
     ),
+    packedRow(),
+    ...pathRows(),
     ...parseRows(),
     each('a sheet of 1,000 lines checked', '1 s', () => void checkSheet(SHEET), 1),
     ...usualRows(),

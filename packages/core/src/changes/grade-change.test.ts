@@ -1,8 +1,8 @@
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
-import { parseFrets, type Frets } from '../grips';
+import { fingerLabels, parseFrets, type Frets } from '../grips';
 import { must } from '../kernel';
 import changePairs from '../reference/change-pairs.json';
-import { gradeChange } from './grade-change';
+import { gradeChange, heldStates, packedChanges } from './grade-change';
 
 const open: Record<string, string> = {
   Am: 'x02210',
@@ -96,4 +96,43 @@ describe('gradeChange', () => {
     const graded = gradeChange(frets('x32010'), [1, 2, 3], averageHand, standardGuitar);
     expect(graded.ok ? '' : graded.problem.at).toContain('to');
   });
+});
+
+test('the finger with the longest way lands last, and a wider gap lifts the tempo in proportion', () => {
+  const grade = (gapBeats?: number) =>
+    must(gradeChange(frets('x32010'), frets('320003'), averageHand, standardGuitar, { gapBeats }));
+  const one = grade();
+  const longest = Math.max(...one.fingers.map((finger) => finger.seconds));
+  expect(one.fingers.find((finger) => finger.finger === one.landsLast)?.seconds).toBe(longest);
+  expect(grade(2).tempoBpm).toBeCloseTo(2 * one.tempoBpm, 9);
+  const still = must(gradeChange(frets('x32010'), frets('x32010'), averageHand, standardGuitar));
+  expect(still.landsLast).toBeNull();
+});
+
+test('the packed and the explained computation agree to the millionth', () => {
+  const grips = ['x32010', '320003', '133211', 'xx0232', 'x24432', '022000', '355433'].map((text) =>
+    must(parseFrets(text)),
+  );
+  const seconds = packedChanges(averageHand, standardGuitar);
+  for (const from of grips)
+    for (const to of grips) {
+      const least = Math.min(
+        ...heldStates([from], averageHand, standardGuitar).flatMap((a) =>
+          heldStates([to], averageHand, standardGuitar).map((b) => seconds(a, b)),
+        ),
+      );
+      const graded = must(
+        gradeChange(from, to, averageHand, standardGuitar, { pace: { factor: 1, logSpread: 0 } }),
+      );
+      const pinned = heldStates([from], averageHand, standardGuitar).flatMap((a) =>
+        heldStates([to], averageHand, standardGuitar).flatMap((b) => {
+          const same =
+            fingerLabels(from, a.fingering).join() === graded.fromFingers.join() &&
+            fingerLabels(to, b.fingering).join() === graded.toFingers.join();
+          return same ? [seconds(a, b)] : [];
+        }),
+      );
+      expect(Math.round(pinned[0] * 1e6)).toBe(Math.round(graded.seconds * 1e6));
+      expect(least).toBeLessThanOrEqual(graded.seconds + 1e-9);
+    }
 });

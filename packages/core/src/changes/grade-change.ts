@@ -16,6 +16,7 @@ import {
   ADJUSTED,
   changeSeconds,
   changeWork,
+  heldGrip,
   GUIDING,
   KEPT,
   LIFTED,
@@ -31,6 +32,8 @@ export interface FingerMove {
   readonly finger: 1 | 2 | 3 | 4 | 'T';
   readonly does: FingerDeed;
   readonly travelMm: number;
+  /** Seconds of its own way at this pace, the hand's shift left out; 0 where it has none. */
+  readonly seconds: number;
   /** String number and fret it leaves; null when it lands from the air. */
   readonly from: { readonly string: number; readonly fret: number } | null;
   readonly to: { readonly string: number; readonly fret: number } | null;
@@ -40,14 +43,16 @@ export interface ChangeGrade {
   readonly seconds: number;
   readonly changesPerMinute: number;
   readonly fingers: readonly FingerMove[];
+  /** The finger whose own way takes longest, so that it lands last; null where none has a way. */
+  readonly landsLast: FingerMove['finger'] | null;
   readonly fromFingers: readonly FingerLabel[];
   readonly toFingers: readonly FingerLabel[];
   /** Frets the hand moves toward the body (positive) or the nut. */
   readonly shiftFrets: number;
   readonly shiftMm: number;
-  /** Seconds the music leaves for the change at the tempo said: one beat unless `gapSeconds` was given. */
+  /** What the music leaves for the change at the tempo said: one beat unless another gap was given. */
   readonly gap: { readonly beats: number } | { readonly seconds: number };
-  /** Tempo in beats a minute at which nine of ten come clean if the hand may leave one beat before the bar line. */
+  /** Tempo in beats a minute at which nine of ten come clean if the hand may leave the gap's beats before the bar line. */
   readonly tempoBpm: number;
   /** The 80 % interval of `tempoBpm` from not knowing this student's pace. */
   readonly band: { readonly lowBpm: number; readonly highBpm: number };
@@ -62,7 +67,10 @@ export interface ChangeGrade {
 
 export interface ChangeOptions {
   readonly pace?: Pace;
+  /** Seconds between the last stroke of one grip and the first of the next, for the chance of a clean change. */
   readonly gapSeconds?: number;
+  /** Beats the hand may leave before the bar line, for the tempo. Default 1. */
+  readonly gapBeats?: number;
   /** Fingerings fixed by the teacher, either end. */
   readonly pinned?: { readonly from?: readonly FingerLabel[]; readonly to?: readonly FingerLabel[] };
 }
@@ -84,18 +92,24 @@ export function gradeChange(
   const work = changeWork();
   const best = cheapestPair(model, a.value, b.value, work);
   const seconds = changeSeconds(model, best.from, best.to, work) * pace.factor;
-  const tempoBpm = 60 / (seconds * Math.exp(NINE_OF_TEN * CHANGE.scatter));
+  const { gapSeconds, gapBeats = 1 } = options;
+  const tempoBpm = tempoFor(seconds, gapBeats);
   const spread = Math.exp(NINE_OF_TEN * pace.logSpread);
-  const { gapSeconds } = options;
+  const fingers = fingerMoves(best.from, best.to, work, instrument, pace.factor);
+  const last = fingers.reduce<FingerMove | null>(
+    (most, one) => (one.seconds > (most?.seconds ?? 0) ? one : most),
+    null,
+  );
   return ok({
     seconds,
     changesPerMinute: 60 / (seconds + CHANGE.strum),
-    fingers: fingerMoves(best.from, best.to, work, instrument),
+    fingers,
+    landsLast: last?.finger ?? null,
     fromFingers: fingerLabels(fretsA, best.from.fingering),
     toFingers: fingerLabels(fretsB, best.to.fingering),
     shiftFrets: work.shiftFrets,
     shiftMm: work.shiftMm,
-    gap: gapSeconds === undefined ? { beats: 1 } : { seconds: gapSeconds },
+    gap: gapSeconds === undefined ? { beats: gapBeats } : { seconds: gapSeconds },
     tempoBpm,
     band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
     cleanProbability:
@@ -108,10 +122,33 @@ export function gradeChange(
   });
 }
 
+/**
+ * Beats a minute at which nine of ten changes of these seconds come clean, lognormal with the log spread of
+ * `CHANGE.scatter` (assumed), where the music leaves `gapBeats` for them.
+ */
+export const tempoFor = (seconds: number, gapBeats: number): number =>
+  (60 * gapBeats) / (seconds * Math.exp(NINE_OF_TEN * CHANGE.scatter));
+
 /** Seconds of a change at pace 1 with both fingerings chosen; Infinity where a grip cannot be held. */
 export function plainChangeSeconds(fretsA: Frets, fretsB: Frets, hand: Hand, instrument: Instrument): number {
   const graded = gradeChange(fretsA, fretsB, hand, instrument, { pace: { factor: 1, logSpread: 0 } });
   return graded.ok ? graded.value.seconds : Number.POSITIVE_INFINITY;
+}
+
+/** Every fingering worth trying of each grip, ready for `packedChanges`; grips nobody can hold have none. */
+export function heldStates(grips: readonly Frets[], hand: Hand, instrument: Instrument): HeldGrip[] {
+  const model = holdModel(hand, instrument);
+  return grips.flatMap((frets) => {
+    const held = candidates(frets, model, instrument, 'from');
+    return held.ok ? held.value : [];
+  });
+}
+
+/** Seconds at pace 1 between two held grips, many thousand times: what a path asks, and the explained grade's own sum. */
+export function packedChanges(hand: Hand, instrument: Instrument): (from: HeldGrip, to: HeldGrip) => number {
+  const model = holdModel(hand, instrument);
+  const work = changeWork();
+  return (from, to) => changeSeconds(model, from, to, work);
 }
 
 function candidates(
@@ -131,7 +168,7 @@ function candidates(
     return fail(pinned ? 'grip.pinned' : 'grip.reach', end, 'a grip this hand can hold');
   const most = wanted[0].points + CHANGE.slackPoints;
   const near = wanted.filter((one) => one.points <= most);
-  return ok(near.map((one) => ({ fingering: one.prepared, lowestFret, points: one.points })));
+  return ok(near.map((one) => heldGrip(one.prepared, lowestFret, one.points)));
 }
 
 interface Pair {
@@ -169,7 +206,13 @@ const DEEDS: Readonly<Record<number, FingerDeed>> = {
   [PLACED]: 'lands',
 };
 
-function fingerMoves(from: HeldGrip, to: HeldGrip, work: ChangeWork, instrument: Instrument): FingerMove[] {
+function fingerMoves(
+  from: HeldGrip,
+  to: HeldGrip,
+  work: ChangeWork,
+  instrument: Instrument,
+  factor: number,
+): FingerMove[] {
   const spot = (grip: HeldGrip, f: number) =>
     nibble(grip.fingering.pressed, f)
       ? {
@@ -181,7 +224,16 @@ function fingerMoves(from: HeldGrip, to: HeldGrip, work: ChangeWork, instrument:
     if (work.kind[f] === 0) return [];
     const finger = f === 5 ? 'T' : (f as 1 | 2 | 3 | 4);
     const does = DEEDS[work.kind[f]] ?? 'lifts over';
-    return [{ finger, does, travelMm: work.travelMm[f], from: spot(from, f), to: spot(to, f) }];
+    return [
+      {
+        finger,
+        does,
+        travelMm: work.travelMm[f],
+        seconds: work.ownSeconds[f] * factor,
+        from: spot(from, f),
+        to: spot(to, f),
+      },
+    ];
   });
 }
 

@@ -8,6 +8,9 @@ export {
 } from './constants';
 export {
   gradeChange,
+  heldStates,
+  packedChanges,
+  tempoFor,
   plainChangeSeconds,
   type ChangeGrade,
   type ChangeOptions,
@@ -15,3 +18,19 @@ export {
   type FingerMove,
 } from './grade-change';
 export { couldStay, type StayOffer } from './could-stay';
+export {
+  GIVING_WAY,
+  OBJECTIVES,
+  PATH_WEIGHTS,
+  type GivenWay,
+  type Path,
+  type PathFound,
+  type PathLimits,
+  type PathLock,
+  type PathObjective,
+  type PathOptions,
+  type PathStep,
+} from './path';
+export { pathMemory, planPath, type PathMemory } from './plan-path';
+export { otherWays, type OtherWay } from './other-ways';
+export { tempoOf } from './path-summary';

@@ -35,6 +35,15 @@ export function barresOf(frets: Frets, fingers: readonly FingerLabel[]): Barre[]
   return barres;
 }
 
+const stringsUnder = (barre: Barre): number => barre.toIndex - barre.fromIndex;
+
+/** The barre over most strings, the first of equals; null for none. */
+export function widestBarre(barres: readonly Barre[]): Barre | null {
+  let best: Barre | null = null;
+  for (const barre of barres) if (!best || stringsUnder(barre) > stringsUnder(best)) best = barre;
+  return best;
+}
+
 /**
  * Whether a barre counts against a hand's barre minutes: the index over four strings and more, or another
  * finger over three and more (our assumption; two- and three-string index barres are light enough to leave out).

@@ -9,7 +9,7 @@ import { pitchAt, stringNumber, type Instrument } from '../fretboard/instrument'
 import { gradeOf, holdModel } from '../effort/hold';
 import { holdTable } from '../effort/hold-table';
 import type { PreparedFingering } from '../effort/prepared';
-import { barresOf, fingerLabels, type Barre } from '../grips/barre';
+import { barresOf, fingerLabels, widestBarre } from '../grips/barre';
 import { GRIP_KEY_BASE, gripKey } from '../grips/grip';
 import { relativeKey, relativePattern } from '../grips/fingerings';
 import type { Chord } from '../theory/chord';
@@ -197,7 +197,7 @@ function describe(
   return {
     frets,
     fingers,
-    barre: widest(barresOf(frets, fingers)),
+    barre: widestBarre(barresOf(frets, fingers)),
     notes,
     degrees,
     form: layout?.form ?? null,
@@ -250,14 +250,6 @@ function missedOf({ chord }: Hearing, omitted: readonly Degree[]): number {
 
 function isFifth(degree: string): boolean {
   return degree !== 'bass' && degreeParts(degree).number === 5;
-}
-
-const stringsUnder = (barre: Barre): number => barre.toIndex - barre.fromIndex;
-
-function widest(barres: readonly Barre[]): Barre | null {
-  let best: Barre | null = null;
-  for (const barre of barres) if (!best || stringsUnder(barre) > stringsUnder(best)) best = barre;
-  return best;
 }
 
 /** Marks each grip that is another of the list less one string (the most useful such one). */
