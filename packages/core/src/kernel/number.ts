@@ -27,3 +27,8 @@ export function median(values: readonly number[]): number {
   if (sorted.length === 0) return Number.NaN;
   return sorted.length % 2 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
 }
+
+/** Arithmetic mean; NaN for an empty list. */
+export function mean(values: readonly number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
+}

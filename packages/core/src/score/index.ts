@@ -11,3 +11,36 @@ export {
 } from './score';
 export { staffBars, type StaffBar, type StaffEvent, type StaffNote } from './staff';
 export { tabColumns, tabText, type TabColumn } from './tab';
+export {
+  keyOn,
+  PIECE_LIMITS,
+  playedBars,
+  playedChords,
+  readPieceKey,
+  SWING_AT,
+  SWINGS,
+  writtenChords,
+  type MelodyNote,
+  type Piece,
+  type PieceBar,
+  type PieceKey,
+  type PlayedBar,
+  type PlayedChord,
+  type Section,
+  type Stroke,
+  type StrokePattern,
+  type TimeSignature,
+  type WrittenChord,
+} from './piece';
+export { CHART_LIMITS, EMPTY_PIECE, readChart, type ChartProblem, type ChartReading } from './chart';
+export { writeChart } from './write-chart';
+export { patternText, readPattern } from './pattern';
+export {
+  chordOf,
+  gapBeatsOf,
+  pieceDemand,
+  type PieceChange,
+  type PieceChord,
+  type PieceDemand,
+} from './piece-path';
+export { asIfWithoutCapo, keyOffers, rekeyPiece, type KeyOffer, type SingerRange } from './rekey-piece';

@@ -1,2 +1,11 @@
-export { clickSamples, pitchToHz, pluckSamples, type Pluck } from './pluck';
-export { soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
+export {
+  clickSamples,
+  pitchToHz,
+  pluckOf,
+  pluckSamples,
+  type Pluck,
+  type StruckString,
+  type Touch,
+} from './pluck';
+export { PLAIN_LEVEL, soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
+export { pieceSounds, type PiecePlayback, type PieceSounds, type SoundingBar } from './piece-schedule';

@@ -12,6 +12,41 @@ export interface Pluck {
   /** 0 (finger, dark) to 1 (plectrum, bright). */
   readonly brightness: number;
   readonly seed: number;
+  /** Where it is struck, as a share of the sounding length from the saddle: partials with a node there are missing. */
+  readonly struckAt?: number;
+  /** 0 rings freely, 1 is stopped by the hand at once. */
+  readonly damping?: number;
+}
+
+/** How a string is struck: let ring, stopped right after (a chop), or with the fretting hand lying on it. */
+export type Touch = 'ring' | 'chop' | 'mute';
+
+export interface StruckString {
+  readonly midiPitch: number;
+  /** 1 for the thickest string of the instrument, 0 for the thinnest. */
+  readonly lowness: number;
+  readonly fret: number;
+  readonly scaleLengthMm: number;
+  readonly touch: Touch;
+}
+
+/** Assumed: the plectrum strikes here, mm from the saddle; wound strings are darker and ring longer. */
+const STRUCK_MM = 140;
+const DAMPING: Readonly<Record<Touch, number>> = { ring: 0, chop: 0.35, mute: 0.8 };
+
+/**
+ * The pluck of one string at one fret: the same pitch sounds otherwise on another string, since the string is another
+ * and the place it is struck another share of its length (partials missing at the striking point: Young 1800).
+ */
+export function pluckOf(struck: StruckString): Omit<Pluck, 'seconds' | 'sampleRate'> {
+  const soundingMm = struck.scaleLengthMm * 2 ** (-struck.fret / 12);
+  return {
+    frequencyHz: pitchToHz(struck.midiPitch),
+    brightness: struck.touch === 'mute' ? 0.25 : 0.72 - 0.34 * struck.lowness,
+    struckAt: Math.min(0.5, STRUCK_MM / soundingMm),
+    damping: DAMPING[struck.touch],
+    seed: struck.midiPitch * 100 + Math.round(10 * struck.lowness),
+  };
 }
 
 /** Equal temperament, A4 = MIDI 69 = 440 Hz (ISO 16). */
@@ -36,10 +71,15 @@ export function pluckSamples(pluck: Pluck): Float32Array {
     smooth += (0.25 + 0.7 * brightness) * (random.unit() * 2 - 1 - smooth);
     line[i] = smooth;
   }
+  if (pluck.struckAt !== undefined) {
+    const back = Math.max(1, Math.round(pluck.struckAt * size));
+    const plain = line.slice();
+    for (let i = 0; i < size; i++) line[i] = 0.5 * (plain[i] - plain[(i - back + size) % size]);
+  }
   let mean = 0;
   for (const sample of line) mean += sample / size;
   for (let i = 0; i < size; i++) line[i] -= mean;
-  const decay = 0.5 * 0.9985 ** (frequencyHz / 330);
+  const decay = 0.5 * 0.9985 ** (frequencyHz / 330) * (1 - 0.4 * (pluck.damping ?? 0));
   const out = new Float32Array(Math.floor(seconds * sampleRate));
   const release = Math.min(out.length, Math.floor(0.03 * sampleRate));
   let last = 0;

@@ -5,6 +5,7 @@
  */
 import { pitchAt, type Instrument } from '../fretboard/instrument';
 import type { Score } from '../score/score';
+import type { Touch } from './pluck';
 
 export interface ClickSound {
   readonly kind: 'click';
@@ -20,11 +21,17 @@ export interface PluckSound {
   readonly seconds: number;
   readonly midiPitch: number;
   readonly stringIndex: number;
+  readonly fret: number;
+  readonly touch: Touch;
+  /** 0 to 1; a plain stroke is .8. */
+  readonly level: number;
 }
+
+export const PLAIN_LEVEL = 0.8;
 
 export type Sound = ClickSound | PluckSound;
 
-const STRUM_SPREAD_SECONDS = 0.012;
+export const STRUM_SPREAD_SECONDS = 0.012;
 
 /** Sounds in time order. `tempoBpm` 20 to 300 replaces the score's own. */
 export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = score.tempoBpm): Sound[] {
@@ -54,6 +61,9 @@ export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = s
           seconds: Math.max(0.15, event.beats * beatSeconds),
           midiPitch: pitchAt(instrument, note.stringIndex, note.fret),
           stringIndex: note.stringIndex,
+          fret: note.fret,
+          touch: 'ring',
+          level: PLAIN_LEVEL,
         });
       });
     }

@@ -30,7 +30,7 @@ import {
   type StandIn,
 } from '@finch/core/shapes';
 import { pitchClassOf, rootNamed, type NoteName } from '@finch/core/theory';
-import { clickSamples, pluckSamples } from '@finch/core/sound';
+import { clickSamples, pluckOf, pluckSamples, type StruckString } from '@finch/core/sound';
 import * as Comlink from 'comlink';
 
 /** A chord along the neck, for one screen. */
@@ -116,14 +116,8 @@ const work = {
     checkSheet(text, { hand, instrument }),
   keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
     Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
-  pluck: (frequencyHz: number, seconds: number, sampleRate: number, brightness: number): Float32Array => {
-    const samples = pluckSamples({
-      frequencyHz,
-      seconds,
-      sampleRate,
-      brightness,
-      seed: Math.round(frequencyHz * 100),
-    });
+  pluck: (struck: StruckString, seconds: number, sampleRate: number): Float32Array => {
+    const samples = pluckSamples({ ...pluckOf(struck), seconds, sampleRate });
     return Comlink.transfer(samples, [samples.buffer]);
   },
   click: (sampleRate: number, accent: boolean): Float32Array => clickSamples(sampleRate, accent),

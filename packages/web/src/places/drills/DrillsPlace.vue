@@ -138,7 +138,8 @@ function nextKey() {
 }
 async function hear() {
   if (player.playing.value) return player.stop();
-  if (drill.value) await player.play(soundSchedule(drill.value.score, instrument.value));
+  if (drill.value)
+    await player.play(soundSchedule(drill.value.score, instrument.value), { instrument: instrument.value });
 }
 watch(recipe, () => player.stop());
 const trying = ref(false);

@@ -282,7 +282,9 @@ async function toggle() {
   if (player.playing.value) return player.stop();
   if (!drill.value) return;
   const bpm = Math.min(300, Math.max(20, tempo.value ?? 60));
-  await player.play(soundSchedule(drill.value.score, instrument.value, bpm));
+  await player.play(soundSchedule(drill.value.score, instrument.value, bpm), {
+    instrument: instrument.value,
+  });
 }
 const faster = (by: number) => {
   if (tempo.value !== null) tempo.value = Math.min(208, Math.max(30, tempo.value + by));

@@ -144,7 +144,9 @@ const toggle = async () => {
   if (!drill.value || !data.value) return;
   started.value ??= seat.now();
   const bpm = Math.min(300, Math.max(20, draft.value?.tempoBpm ?? drill.value.score.tempoBpm));
-  await player.play(soundSchedule(drill.value.score, data.value.instrument, bpm));
+  await player.play(soundSchedule(drill.value.score, data.value.instrument, bpm), {
+    instrument: data.value.instrument,
+  });
 };
 const patch = (more: Partial<Draft>) => {
   if (draft.value) draft.value = { ...draft.value, ...more };

@@ -4,6 +4,7 @@ import { changeIn, changeLoop, ringCheck, type DrillContext, type Recipe } from 
 import type { Reason } from '@finch/core/effort';
 import { pitchAt } from '@finch/core/fretboard';
 import type { Frets } from '@finch/core/grips';
+import { PLAIN_LEVEL } from '@finch/core/sound';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { v7 as uuid } from 'uuid';
@@ -41,19 +42,22 @@ export function useShapeActions(given: {
   async function hear(frets: Frets | undefined = picked.value?.frets) {
     if (!frets) return;
     const notes = frets.flatMap((fret, s) =>
-      fret === null ? [] : [{ stringIndex: s, midiPitch: pitchAt(instrument.value, s, fret) }],
+      fret === null ? [] : [{ stringIndex: s, fret, midiPitch: pitchAt(instrument.value, s, fret) }],
     );
     const strumAt = notes.length * ARPEGGIO_SECONDS + 0.2;
-    const pluck = { kind: 'pluck' as const };
-    await player.play([
-      ...notes.map((note, i) => ({ ...pluck, ...note, atSeconds: i * ARPEGGIO_SECONDS, seconds: 1 })),
-      ...notes.map((note, i) => ({
-        ...pluck,
-        ...note,
-        atSeconds: strumAt + i * STRUM_SECONDS,
-        seconds: 1.6,
-      })),
-    ]);
+    const pluck = { kind: 'pluck' as const, touch: 'ring' as const, level: PLAIN_LEVEL };
+    await player.play(
+      [
+        ...notes.map((note, i) => ({ ...pluck, ...note, atSeconds: i * ARPEGGIO_SECONDS, seconds: 1 })),
+        ...notes.map((note, i) => ({
+          ...pluck,
+          ...note,
+          atSeconds: strumAt + i * STRUM_SECONDS,
+          seconds: 1.6,
+        })),
+      ],
+      { instrument: instrument.value },
+    );
   }
   function hold() {
     if (!picked.value || !chord.value) return;

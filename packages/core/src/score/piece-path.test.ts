@@ -1,0 +1,154 @@
+import { averageHand, standardGuitar } from '../fretboard';
+import { fretsText } from '../grips';
+import { must } from '../kernel';
+import { parsePitch, pitchText } from '../theory';
+import {
+  asIfWithoutCapo,
+  gapBeatsOf,
+  keyOffers,
+  pieceDemand,
+  readChart,
+  rekeyPiece,
+  writtenChords,
+  type Piece,
+} from '.';
+
+const BASE = { hand: averageHand, instrument: standardGuitar };
+const piece = (text: string): Piece => {
+  const { piece: read, problems } = readChart(text);
+  expect(problems).toEqual([]);
+  return read;
+};
+const symbols = (one: Piece) => writtenChords(one).map((chord) => chord.chord);
+
+const WALTZ = piece(`title: A waltz
+key: G
+time: 3/4
+tempo: 120
+[A] x2
+| G | C . G | D7 |1. D7 |2. G |
+[B]
+| Em | Am | D7 | N.C. |`);
+
+describe('what a piece asks', () => {
+  const demand = pieceDemand(WALTZ, BASE);
+
+  test('every chord has a grip, but where nothing is played', () => {
+    expect(demand.chords.map((one) => one.step.grip !== null)).toEqual(
+      symbols(WALTZ).map((symbol) => symbol !== 'N.C.'),
+    );
+  });
+
+  test('changes are those played: the end of the first round goes back to the beginning', () => {
+    const named = demand.changes.map(({ from, to, times }) => [
+      demand.chords[from].number,
+      demand.chords[to].number,
+      times,
+    ]);
+    expect(named).toContainEqual([4, 1, 1]); // the first ending back to bar 1
+    expect(named).toContainEqual([1, 2, 2]); // twice in all
+    expect(named).not.toContainEqual([4, 5, 1]); // one ending never leads to the other
+    expect(named).toContainEqual([5, 6, 1]); // the second ending into B
+  });
+
+  test('the gap is a beat, or half of what lasts less than two', () => {
+    const short = demand.changes.find((one) => demand.chords[one.from].beats === 1);
+    expect(short?.gapBeats).toBe(0.5);
+    expect([gapBeatsOf(4), gapBeatsOf(2), gapBeatsOf(1.5)]).toEqual([1, 1, 0.75]);
+  });
+
+  test('the weakest change sets the tempo, and the share of clean changes falls as the tempo rises', () => {
+    const shares = demand.changes.map((one) => one.grade.tempoBpm / one.wantedBpm);
+    expect(demand.tempoShare).toBe(Math.min(...shares));
+    expect(demand.tempoBpm).toBeCloseTo(120 * (demand.tempoShare ?? 0), 9);
+    const fast = pieceDemand({ ...WALTZ, tempoBpm: 240 }, BASE);
+    expect(fast.cleanShare ?? 1).toBeLessThan(demand.cleanShare ?? 0);
+  });
+
+  test('a locked grip is used, a slower pace lowers the tempo, a capo is on the neck', () => {
+    const locked = symbols(WALTZ).map(() => null as { frets: readonly (number | null)[] } | null);
+    locked[0] = { frets: [3, 5, 5, 4, 3, 3] };
+    const held = pieceDemand(WALTZ, { ...BASE, locked });
+    expect(fretsText(held.chords[0].step.grip?.frets ?? [])).toBe('355433');
+    const slow = pieceDemand(WALTZ, { ...BASE, pace: { factor: 2, logSpread: 0.1 } });
+    expect(slow.tempoBpm).toBeCloseTo((demand.tempoBpm ?? 0) / 2, 6);
+    const db = pieceDemand({ ...piece('key: Db\n| Db | Ab7 |'), capo: 1 }, BASE);
+    expect(db.chords.map((one) => fretsText(one.step.grip?.frets ?? []))[0]).toBe('x32010');
+  });
+
+  test('the heaviest grips come once each, the heaviest first', () => {
+    const efforts = demand.heaviest.map((i) => demand.chords[i].step.grip?.effort.points ?? 0);
+    expect([...efforts].sort((a, b) => b - a)).toEqual(efforts);
+    expect(efforts[0]).toBe(Math.max(...demand.chords.map((one) => one.step.grip?.effort.points ?? 0)));
+  });
+
+  test('a piece without a change says none', () => {
+    expect(pieceDemand(piece('| C | C |'), BASE)).toMatchObject({
+      changes: [],
+      weakest: null,
+      tempoBpm: null,
+    });
+  });
+});
+
+describe('in another key', () => {
+  test.each([
+    ['C major', 'C Am7 Fmaj7 G7 Dm7b5 E/G#'],
+    ['Gb major', 'Gb Ebm7 Cbmaj7 Db7 Abm7b5 Bb/D'],
+    ['F# major', 'F# D#m7 Bmaj7 C#7 G#m7b5 A#/C##'],
+    ['A major', 'A F#m7 Dmaj7 E7 Bm7b5 C#/E#'],
+  ])('%s', (key, expected) => {
+    const from = piece('key: Db\n| Db Bbm7 Gbmaj7 Ab7 | Ebm7b5 F/A |');
+    const moved = symbols(must(rekeyPiece(from, key))).join(' ');
+    // What would need a double sharp is spelled simply.
+    expect(moved).toBe(expected.replace('A#/C##', 'A#/D'));
+  });
+
+  test('there and back is the same piece', () => {
+    const tune = piece('key: Eb\n| Eb | (key Ab) Cm7 |');
+    expect(must(rekeyPiece(must(rekeyPiece(tune, 'B major')), 'Eb major'))).toEqual(tune);
+  });
+
+  test('a melody goes the nearest way, or by the octave asked', () => {
+    const tune = piece('key: C\n| C |\nm: | C4:2 E4 |');
+    const sung = (one: Piece) =>
+      one.sections[0].bars[0].melody?.map((note) => note.pitch && pitchText(note.pitch));
+    expect(sung(must(rekeyPiece(tune, 'Bb major')))).toEqual(['Bb3', 'D4']);
+    expect(sung(must(rekeyPiece(tune, 'Bb major', { octaves: 0 })))).toEqual(['Bb4', 'D5']);
+  });
+
+  test('another mode is refused', () => {
+    const refused = rekeyPiece(WALTZ, 'E minor');
+    expect(refused.ok ? '' : refused.problem.code).toBe('key.mode');
+  });
+
+  test('behind a capo the chart reads as its shapes', () => {
+    const capo = { ...piece('key: Db\n| Db Bbm7 | Gb Ab7 |'), capo: 1 };
+    expect(symbols(asIfWithoutCapo(capo)).join(' ')).toBe('C Am7 F G7');
+    expect(asIfWithoutCapo(capo)).toMatchObject({ key: 'C major', capo: 0 });
+  });
+});
+
+describe('which key suits', () => {
+  const db = piece('key: Db\ntempo: 90\n| Db | Bbm | Gb | Ab7 |\nm: | Db4:4 | F4:4 | Ab4:4 | Gb4:4 |');
+  const offers = keyOffers(db, BASE);
+
+  test('open keys come before flat ones for a middle hand, and a capo makes the flat ones open', () => {
+    expect(offers).toHaveLength(24);
+    const plain = offers.filter((one) => one.capo === 0).map((one) => one.key.name);
+    expect(['G major', 'C major', 'D major', 'A major', 'E major']).toContain(plain[0]);
+    const flat = (capo: boolean) =>
+      offers.find((one) => one.key.name === 'Db major' && (capo ? one.capo > 0 : one.capo === 0));
+    expect(flat(true)?.meanEffort ?? 99).toBeLessThan((flat(false)?.meanEffort ?? 0) - 10);
+  });
+
+  test('outside the singer’s range a key is left out; the octave that fits is said', () => {
+    const range = { low: must(parsePitch('A3')), high: must(parsePitch('G#4')) };
+    const sung = keyOffers(db, BASE, range);
+    // A fifth from C#4 to G#4: the melody starts no lower than A3 and ends no higher than G#4.
+    expect([...new Set(sung.map((one) => one.key.name))].sort()).toEqual(
+      ['A major', 'B major', 'Bb major', 'C major', 'Db major'].sort(),
+    );
+    for (const one of sung) expect(one.sings).not.toBeNull();
+  });
+});

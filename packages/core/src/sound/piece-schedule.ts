@@ -1,0 +1,249 @@
+/**
+ * What sounds when in a piece: its bars in the order played, a count-in, the strokes or plucks of each section's
+ * pattern on the grips of its chords, and the melody on top. Times are absolute seconds, so nothing adds up rounding.
+ * A pattern goes round over the bars of a section; without one each chord is struck once and rings.
+ */
+import { pitchAt, type Instrument } from '../fretboard/instrument';
+import type { Frets } from '../grips/grip';
+import {
+  playedBars,
+  playedChords,
+  SWING_AT,
+  type Piece,
+  type PlayedBar,
+  type PlayedChord,
+  type Stroke,
+  type StrokePattern,
+} from '../score/piece';
+import { midiOf } from '../theory/pitch';
+import type { Touch } from './pluck';
+import { PLAIN_LEVEL, STRUM_SPREAD_SECONDS, type PluckSound, type Sound } from './schedule';
+
+export interface PiecePlayback {
+  /** By written chord; null where nothing is gripped. */
+  readonly grips: readonly (Frets | null)[];
+  /** With the piece's capo on it. */
+  readonly instrument: Instrument;
+  /** Indexes of the played bars to begin and to end with; all where left out. */
+  readonly fromBar?: number;
+  readonly toBar?: number;
+  /** Times the written tempo, .2 to 2; the pitch stays. */
+  readonly tempoShare?: number;
+  /** Bars counted in first. Default 1. */
+  readonly countInBars?: number;
+  readonly melody?: boolean;
+}
+
+/** A bar as it sounds: when it begins, for whoever follows on the chart. */
+export interface SoundingBar {
+  readonly played: PlayedBar;
+  readonly atSeconds: number;
+}
+
+export interface PieceSounds {
+  readonly sounds: readonly Sound[];
+  readonly bars: readonly SoundingBar[];
+  readonly seconds: number;
+}
+
+const ACCENT_LEVEL = 1;
+const UP_LEVEL = 0.65;
+/** A melody is heard over its chords. */
+const MELODY_LEVEL = 0.95;
+
+export function pieceSounds(piece: Piece, playback: PiecePlayback): PieceSounds {
+  const all = playedBars(piece);
+  const from = Math.max(0, playback.fromBar ?? 0);
+  const to = Math.min(all.length - 1, playback.toBar ?? all.length - 1);
+  const chosen = all.slice(from, to + 1);
+  if (chosen.length === 0) return { sounds: [], bars: [], seconds: 0 };
+  const share = Math.min(2, Math.max(0.2, playback.tempoShare ?? 1));
+  const beatOf = (bar: PlayedBar) => 60 / (bar.tempoBpm * share);
+  const sounds: Sound[] = [];
+  let at = 0;
+  for (let bar = 0; bar < (playback.countInBars ?? 1); bar++) {
+    const { beats } = chosen[0].time;
+    for (let beat = 0; beat < beats; beat++) {
+      sounds.push({ kind: 'click', atSeconds: at, accent: beat === 0, beat: beat - beats });
+      at += beatOf(chosen[0]);
+    }
+  }
+  const bars: SoundingBar[] = [];
+  for (const played of chosen) {
+    bars.push({ played, atSeconds: at });
+    for (let beat = 0; beat < played.time.beats; beat++)
+      sounds.push({ kind: 'click', atSeconds: at + beat * beatOf(played), accent: beat === 0, beat });
+    at += played.time.beats * beatOf(played);
+  }
+  const clock = beatClock(chosen, bars, beatOf, SWING_AT[piece.swing]);
+  const end = chosen[chosen.length - 1].startBeat + chosen[chosen.length - 1].time.beats;
+  const begin = chosen[0].startBeat;
+  const starts = roundStarts(all);
+  // A chord that began before the loop is struck where the loop begins.
+  for (const chord of playedChords(piece)) {
+    const first = Math.max(begin, chord.startBeat);
+    const last = Math.min(end, chord.startBeat + chord.beats);
+    if (last <= first) continue;
+    const grip = playback.grips[chord.written] ?? null;
+    const start = starts.get(chord.played.startBeat) ?? 0;
+    if (grip) sounds.push(...chordSounds(piece, chord, grip, first, last, start, clock, playback.instrument));
+  }
+  if (playback.melody !== false)
+    for (const { played } of bars) sounds.push(...melodySounds(piece, played, clock, playback.instrument));
+  sounds.sort((a, b) => a.atSeconds - b.atSeconds);
+  return { sounds, bars, seconds: at };
+}
+
+/** Where the pattern of each played bar begins: with its round of the section. By the start of the bar. */
+function roundStarts(all: readonly PlayedBar[]): Map<number, number> {
+  const starts = new Map<number, number>();
+  let start = 0;
+  all.forEach((bar, i) => {
+    const before = all[i - 1];
+    if (!before || before.section !== bar.section || before.round !== bar.round || bar.bar <= before.bar)
+      start = bar.startBeat;
+    starts.set(bar.startBeat, start);
+  });
+  return starts;
+}
+
+/** Seconds of a beat of the whole piece, swung within its beat. */
+type BeatClock = (beat: number) => number;
+
+function beatClock(
+  chosen: readonly PlayedBar[],
+  bars: readonly SoundingBar[],
+  beatOf: (bar: PlayedBar) => number,
+  swingAt: number,
+): BeatClock {
+  return (beat) => {
+    let i = chosen.findIndex((bar) => beat < bar.startBeat + bar.time.beats - 1e-9);
+    if (i < 0) i = chosen.length - 1;
+    const into = beat - chosen[i].startBeat;
+    const whole = Math.floor(into + 1e-9);
+    const part = into - whole;
+    const swung = part < 0.5 ? part * 2 * swingAt : swingAt + (part - 0.5) * 2 * (1 - swingAt);
+    return bars[i].atSeconds + (whole + swung) * beatOf(chosen[i]);
+  };
+}
+
+interface Struck {
+  readonly beat: number;
+  readonly stroke: StrokePattern['strokes'][number];
+}
+
+/** The steps of the section's pattern that fall on a chord; one plain stroke where there is no pattern. */
+function stepsOn(
+  piece: Piece,
+  chord: PlayedChord,
+  first: number,
+  last: number,
+  sectionStart: number,
+): Struck[] {
+  const section = piece.sections[chord.played.section];
+  const pattern = piece.patterns.find((one) => one.name === section.pattern);
+  if (!pattern) return [{ beat: first, stroke: 'down' }];
+  const steps: Struck[] = [];
+  const firstStep = Math.ceil((first - sectionStart) * pattern.perBeat - 1e-6);
+  for (let step = firstStep; sectionStart + step / pattern.perBeat < last - 1e-6; step++) {
+    const size = pattern.strokes.length;
+    const stroke = pattern.strokes[((step % size) + size) % size];
+    steps.push({ beat: sectionStart + step / pattern.perBeat, stroke });
+  }
+  // A new chord is always heard: where the pattern passes over it, it is struck plainly.
+  if (!steps.some(({ stroke }) => stroke !== 'rest' && stroke !== 'tie'))
+    steps.unshift({ beat: first, stroke: 'down' });
+  return steps;
+}
+
+function chordSounds(
+  piece: Piece,
+  chord: PlayedChord,
+  grip: Frets,
+  first: number,
+  last: number,
+  sectionStart: number,
+  clock: BeatClock,
+  instrument: Instrument,
+): PluckSound[] {
+  const sounding = grip.flatMap((fret, stringIndex) => (fret === null ? [] : [{ fret, stringIndex }]));
+  const steps = stepsOn(piece, chord, first, last, sectionStart).filter(
+    ({ stroke }) => stroke !== 'rest' && stroke !== 'tie',
+  );
+  return steps.flatMap(({ beat, stroke }, i) => {
+    const until = steps[i + 1]?.beat ?? last;
+    const atSeconds = clock(beat);
+    const seconds = Math.max(0.1, clock(Math.max(beat, until - 1e-6)) - atSeconds);
+    const make = (
+      one: (typeof sounding)[number],
+      order: number,
+      level: number,
+      touch: Touch,
+    ): PluckSound => ({
+      kind: 'pluck',
+      atSeconds: atSeconds + order * STRUM_SPREAD_SECONDS,
+      seconds: touch === 'ring' ? seconds : Math.min(seconds, 0.12),
+      midiPitch: pitchAt(instrument, one.stringIndex, one.fret),
+      stringIndex: one.stringIndex,
+      fret: one.fret,
+      touch,
+      level,
+    });
+    if (typeof stroke !== 'string')
+      return pluckedStrings(stroke, sounding).map((one) => make(one, 0, PLAIN_LEVEL, 'ring'));
+    const { level, touch, up } = STRUCK[stroke];
+    const order = up ? [...sounding].reverse().slice(0, UP_STRINGS) : sounding;
+    return order.map((one, at) => make(one, at, level, touch));
+  });
+}
+
+/** An upstroke seldom reaches the thick strings (assumed). */
+const UP_STRINGS = 4;
+const STRUCK: Readonly<Record<Stroke, { level: number; touch: Touch; up: boolean }>> = {
+  down: { level: PLAIN_LEVEL, touch: 'ring', up: false },
+  up: { level: UP_LEVEL, touch: 'ring', up: true },
+  'down accent': { level: ACCENT_LEVEL, touch: 'ring', up: false },
+  'up accent': { level: ACCENT_LEVEL, touch: 'ring', up: true },
+  chop: { level: PLAIN_LEVEL, touch: 'chop', up: false },
+  mute: { level: UP_LEVEL, touch: 'mute', up: false },
+  rest: { level: 0, touch: 'ring', up: false },
+  tie: { level: 0, touch: 'ring', up: false },
+};
+
+/** The thumb takes the lowest string of the grip, i m a the third, second and first from the thin side that sound. */
+function pluckedStrings<T>(fingers: readonly string[], sounding: readonly T[]): T[] {
+  const thin = (from: number): T | undefined => sounding[sounding.length - from];
+  const strings = fingers.map((finger) =>
+    finger === 'p' ? sounding[0] : thin({ i: 3, m: 2, a: 1 }[finger] ?? 1),
+  );
+  return [...new Set(strings.filter((one): one is T => one !== undefined))];
+}
+
+function melodySounds(
+  piece: Piece,
+  played: PlayedBar,
+  clock: BeatClock,
+  instrument: Instrument,
+): PluckSound[] {
+  const thinnest = instrument.openPitches.length - 1;
+  const notes = piece.sections[played.section].bars[played.bar].melody ?? [];
+  return notes.flatMap((note, i): PluckSound[] => {
+    const tiedOn = i > 0 && notes[i - 1].tied === true;
+    if (!note.pitch || tiedOn) return [];
+    const midiPitch = midiOf(note.pitch);
+    const atSeconds = clock(played.startBeat + note.beat);
+    const until = clock(played.startBeat + note.beat + note.beats - 1e-6);
+    return [
+      {
+        kind: 'pluck',
+        atSeconds,
+        seconds: until - atSeconds,
+        midiPitch,
+        stringIndex: thinnest,
+        fret: Math.max(0, midiPitch - pitchAt(instrument, thinnest, 0)),
+        touch: 'ring',
+        level: MELODY_LEVEL,
+      },
+    ];
+  });
+}
