@@ -16,6 +16,7 @@ import { batchAnswerSchema, eventBatchSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { paperSchema } from './paper';
+import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema } from './plans';
 import { hookSchema, marksSchema, pinSchema } from './marks';
 import { route } from './route';
@@ -24,6 +25,7 @@ import { SCHOOL_SCOPES, schoolsSchema, someSchoolsSchema } from './schools';
 const none = { params: emptySchema, query: emptySchema, body: emptySchema };
 const studentParams = v.object({ studentId: idSchema });
 const lessonParams = v.object({ lessonId: idSchema });
+const pieceParams = v.object({ pieceId: idSchema });
 const minutesSchema = v.pipe(
   v.number('minutes'),
   v.integer('whole minutes'),
@@ -403,6 +405,30 @@ export const routes = {
     path: '/api/hooks',
     ...none,
     body: hookSchema,
+    output: v.object({ version: v.number() }),
+  }),
+
+  pieces: route({
+    method: 'get',
+    path: '/api/pieces',
+    ...none,
+    output: v.object({ pieces: v.array(pieceSchema) }),
+  }),
+  /** Makes a piece (version 0) or writes over the version seen; one taken away comes back. */
+  keepPiece: route({
+    method: 'put',
+    path: '/api/pieces/:pieceId',
+    ...none,
+    params: pieceParams,
+    body: v.object({ version: seenVersionSchema, ...pieceContentSchema.entries }),
+    output: pieceSchema,
+  }),
+  removePiece: route({
+    method: 'delete',
+    path: '/api/pieces/:pieceId',
+    ...none,
+    params: pieceParams,
+    query: v.object({ version: v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'a version')) }),
     output: v.object({ version: v.number() }),
   }),
 

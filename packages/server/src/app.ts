@@ -21,6 +21,7 @@ import { Refusal } from './platform/problems';
 import { makePracticeLog } from './practice/log.service';
 import { makeMarks } from './marks/marks.service';
 import { makePaper } from './paper/paper.service';
+import { makePieces } from './pieces/pieces.service';
 import { makePracticeRoom } from './practice/room.service';
 import { makeSchools } from './schools/schools.service';
 import { makeStates } from './students/states.service';
@@ -78,6 +79,7 @@ export function makeApp(parts: AppParts): App {
   const room = makePracticeRoom(database, clock, states);
   const schools = makeSchools(database);
   const marks = makeMarks(database);
+  const pieces = makePieces(database, clock);
   const paper = makePaper(parts.root, clock);
 
   const app = express();
@@ -191,6 +193,15 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.keepHook, async ({ request, body }) =>
     marks.keepHook(await accounts.identify(request), body),
+  );
+  mount(api, routes.pieces, async ({ request }) => ({
+    pieces: await pieces.list(await accounts.identify(request)),
+  }));
+  mount(api, routes.keepPiece, async ({ request, params, body }) =>
+    pieces.keep(await accounts.identify(request), params.pieceId, body),
+  );
+  mount(api, routes.removePiece, async ({ request, params, query }) =>
+    pieces.remove(await accounts.identify(request), params.pieceId, Number(query.version)),
   );
   mount(api, routes.paper, async ({ request, body }) => {
     await accounts.identify(request);

@@ -327,7 +327,7 @@ function readChords(tokens: readonly Token[], beats: number, { wrong }: Here): C
     return [];
   }
   const read = tokens.map(({ text, column }) => {
-    const [, symbol, length] = /^(.*?)(?::(\d+(?:\.\d+)?))?$/.exec(text) ?? [];
+    const [, symbol, length] = /^(.*?)(?::(\d*\.?\d+))?$/.exec(text) ?? [];
     return { symbol, column, length: length === undefined ? null : Number(length), dot: symbol === '.' };
   });
   const dots = read.some((one) => one.dot);
@@ -372,7 +372,7 @@ function readMelody(
     let read = true;
     for (const match of cell.text.matchAll(/\S+/g)) {
       const column = cell.column + match.index;
-      const [, name, beats, tie] = /^([^:~]+)(?::(\d+(?:\.\d+)?))?(~)?$/.exec(match[0]) ?? [];
+      const [, name, beats, tie] = /^([^:~]+)(?::(\d*\.?\d+))?(~)?$/.exec(match[0]) ?? [];
       const pitch = name === 'r' ? null : parsePitch(name ?? '');
       if (beats !== undefined) length = Number(beats);
       if ((pitch && !pitch.ok) || !(length > 0)) {

@@ -51,10 +51,10 @@ describe('what a piece asks', () => {
     expect(named).toContainEqual([5, 6, 1]); // the second ending into B
   });
 
-  test('the gap is a beat, or half of what lasts less than two', () => {
+  test('the gap is a beat, or what a short chord leaves after its stroke', () => {
     const short = demand.changes.find((one) => demand.chords[one.from].beats === 1);
-    expect(short?.gapBeats).toBe(0.5);
-    expect([gapBeatsOf(4), gapBeatsOf(2), gapBeatsOf(1.5)]).toEqual([1, 1, 0.75]);
+    expect(short?.gapBeats).toBe(0.75);
+    expect([gapBeatsOf(4), gapBeatsOf(1.25), gapBeatsOf(1), gapBeatsOf(0.25)]).toEqual([1, 1, 0.75, 0.125]);
   });
 
   test('the weakest change sets the tempo, and the share of clean changes falls as the tempo rises', () => {

@@ -48,8 +48,11 @@ export interface PieceDemand {
   readonly heaviest: readonly number[];
 }
 
-/** The hand may leave a chord one beat before the next, or after half of it where it lasts less than two beats (assumed). */
-export const gapBeatsOf = (beats: number): number => Math.min(1, beats / 2);
+/**
+ * Beats the hand has: one before the next chord; where a chord lasts little more, all but the quarter of a beat in
+ * which it is struck, and never less than half of it (assumed).
+ */
+export const gapBeatsOf = (beats: number): number => Math.min(1, Math.max(beats / 2, beats - 0.25));
 
 export const chordOf = (symbol: string): Chord => {
   const read = parseChord(symbol);

@@ -27,6 +27,8 @@ export type Right =
   | 'school.student'
   | 'mark.write'
   | 'hook.write'
+  | 'piece.read'
+  | 'piece.write'
   | 'syllabus.read';
 
 type Reach = 'all' | 'own';
@@ -51,6 +53,8 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'school.student': 'all',
   'mark.write': 'all',
   'hook.write': 'all',
+  'piece.read': 'all',
+  'piece.write': 'all',
   'syllabus.read': 'all',
 };
 
@@ -75,6 +79,8 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
     'school.student': 'own',
     'mark.write': 'own',
     'hook.write': 'all',
+    'piece.read': 'all',
+    'piece.write': 'all',
     'syllabus.read': 'all',
   },
 };

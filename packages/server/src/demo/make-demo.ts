@@ -15,10 +15,12 @@ import type { EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { addLesson } from '../lessons/lessons.repository';
 import type { LessonRow, LogEventRow } from '../platform/entities';
+import { writePiece } from '../pieces/pieces.repository';
 import { addEvents } from '../practice/log.repository';
 import { addDated, addPerson, addStudent } from '../students/students.repository';
 import { addSyllabus } from '../syllabus/syllabus.service';
 import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, type CastMember } from './cast';
+import { REPERTOIRE } from './repertoire';
 
 const DEMO_SEED = 1411;
 const DEMO_DAYS = 98;
@@ -126,6 +128,12 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
         studentId,
       ]);
     takes += await makeLife(maker, member, index, studentId, own?.membershipId ?? teacher.membershipId);
+  }
+  for (const { chart, concert } of REPERTOIRE) {
+    const day = concert && dayReader(STUDIO.timeZone)(addDays(today, concert.inDays).getTime());
+    const content = { chart, concert: day ? { name: concert.name, day } : null, locks: {} };
+    const piece = { studioId, id: newId(at), content, at: new Date(at) };
+    if (!(await writePiece(manager, piece, 0))) throw new Error(`piece twice: ${chart.slice(0, 40)}`);
   }
   const day = dayReader(STUDIO.timeZone)(now);
   await manager.query("INSERT INTO meta (key, value) VALUES ('studio', $1), ('made-for', $2), ('seed', $3)", [

@@ -1,0 +1,53 @@
+/** A piece of the studio's repertoire as it travels and is stored: its chart as text, and what was settled about it. */
+import { CHART_LIMITS, readChart } from '@finch/core/score';
+import * as v from 'valibot';
+import { birthDaySchema, idSchema, personNameSchema, seenVersionSchema } from './basics';
+import { fretsSchema } from './drills';
+
+/** A chart without a fault, under a title; the first fault is said with its place. */
+const chartSchema = v.pipe(
+  v.string('a chart as text'),
+  v.maxLength(CHART_LIMITS.characters, `a chart of at most ${CHART_LIMITS.characters} characters`),
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return;
+    const { piece, problems } = readChart(dataset.value);
+    const [first] = problems;
+    if (first) addIssue({ message: `line ${first.line}, column ${first.column}: ${first.detail}` });
+    else if (piece.title === '') addIssue({ message: 'a title, as in title: Tin Heron' });
+  }),
+);
+
+const fingersSchema = v.array(v.nullable(v.picklist([0, 1, 2, 3, 4, 'T'])));
+
+/** A grip a teacher locked, by `section.bar.beat` of the chord, each from 0 as the chart is written. */
+const lockSchema = v.object({ frets: fretsSchema, fingers: v.optional(fingersSchema) });
+const locksSchema = v.pipe(
+  v.record(
+    v.pipe(v.string(), v.regex(/^\d{1,3}\.\d{1,4}\.\d{1,2}(\.\d{1,4})?$/, 'section.bar.beat')),
+    lockSchema,
+  ),
+  v.check((locks) => Object.keys(locks).length <= 400, 'at most 400 locked grips'),
+);
+
+const concertSchema = v.object({ name: personNameSchema, day: birthDaySchema });
+
+/** What a writer settles; the server adds nothing to it but the version. */
+export const pieceContentSchema = v.object({
+  chart: chartSchema,
+  concert: v.nullable(concertSchema),
+  locks: locksSchema,
+});
+export type PieceContent = v.InferOutput<typeof pieceContentSchema>;
+
+export const pieceSchema = v.object({
+  id: idSchema,
+  version: seenVersionSchema,
+  ...pieceContentSchema.entries,
+});
+export type PieceBody = v.InferOutput<typeof pieceSchema>;
+
+/** Stored content, of whatever schema version it was written under; null for what cannot be read. */
+export function readPieceContent(stored: unknown): PieceContent | null {
+  const read = v.safeParse(pieceContentSchema, stored);
+  return read.success ? read.output : null;
+}
