@@ -1,5 +1,5 @@
 /** A piece of the studio's repertoire as it travels and is stored: its chart as text, and what was settled about it. */
-import { CHART_LIMITS, readChart } from '@finch/core/score';
+import { CHART_LIMITS, PART_KINDS, readChart } from '@finch/core/score';
 import * as v from 'valibot';
 import { birthDaySchema, idSchema, personNameSchema, seenVersionSchema } from './basics';
 import { fretsSchema } from './drills';
@@ -36,6 +36,11 @@ export const pieceContentSchema = v.object({
   chart: chartSchema,
   concert: v.nullable(concertSchema),
   locks: locksSchema,
+  /** Which part a student was given by hand; the rest is solved around it. */
+  parts: v.pipe(
+    v.record(idSchema, v.picklist(PART_KINDS)),
+    v.check((parts) => Object.keys(parts).length <= 100, 'parts for at most 100 students'),
+  ),
 });
 export type PieceContent = v.InferOutput<typeof pieceContentSchema>;
 

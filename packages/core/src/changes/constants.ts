@@ -31,6 +31,8 @@ export const CHANGE = {
   perPoint: 0.0235,
   /** Fingerings further than this many points from the easiest are not tried. */
   slackPoints: 7,
+  /** Share of the clean tempo at which a loop begins. */
+  firstTempo: 0.6,
   /** Log spread of one hand's seconds from change to change (assumed lognormal). */
   scatter: 0.25,
 } as const;

@@ -112,8 +112,7 @@ export function gradeChange(
     gap: gapSeconds === undefined ? { beats: gapBeats } : { seconds: gapSeconds },
     tempoBpm,
     band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
-    cleanProbability:
-      gapSeconds === undefined ? null : normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter),
+    cleanProbability: gapSeconds === undefined ? null : cleanChance(seconds, gapSeconds),
     parts: CHANGE_PARTS.map((name, i) => ({
       name,
       seconds: work.seconds[i] * pace.factor,
@@ -128,6 +127,10 @@ export function gradeChange(
  */
 export const tempoFor = (seconds: number, gapBeats: number): number =>
   (60 * gapBeats) / (seconds * Math.exp(NINE_OF_TEN * CHANGE.scatter));
+
+/** Chance that a change of these seconds (the hand's median) comes clean within a gap, under the same scatter. */
+export const cleanChance = (seconds: number, gapSeconds: number): number =>
+  normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter);
 
 /** Seconds of a change at pace 1 with both fingerings chosen; Infinity where a grip cannot be held. */
 export function plainChangeSeconds(fretsA: Frets, fretsB: Frets, hand: Hand, instrument: Instrument): number {

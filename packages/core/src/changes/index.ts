@@ -7,6 +7,7 @@ export {
   type Pace,
 } from './constants';
 export {
+  cleanChance,
   gradeChange,
   heldStates,
   packedChanges,
@@ -34,3 +35,4 @@ export {
 export { pathMemory, planPath, type PathMemory } from './plan-path';
 export { otherWays, type OtherWay } from './other-ways';
 export { tempoOf } from './path-summary';
+export { practiseFor, type PractiseKind, type PractiseStep } from './practise';

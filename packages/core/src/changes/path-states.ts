@@ -35,7 +35,7 @@ export interface PathChoice {
   readonly locked: boolean;
 }
 
-export const PATH_LIMITS: PathLimits = {
+const PATH_LIMITS: PathLimits = {
   minFret: 0,
   maxFret: 15,
   bass: 'root',

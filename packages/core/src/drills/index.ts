@@ -45,3 +45,4 @@ export { gripsInOrder } from './in-order';
 export { changeIn, gradeIn } from './in-context';
 export { rekey, rootOf } from './rekey';
 export { drillTitle } from './title';
+export { gripItem } from './grip-item';

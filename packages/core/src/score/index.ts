@@ -44,3 +44,14 @@ export {
   type PieceDemand,
 } from './piece-path';
 export { asIfWithoutCapo, keyOffers, rekeyPiece, type KeyOffer, type SingerRange } from './rekey-piece';
+export {
+  assignParts,
+  PART_KINDS,
+  partsOf,
+  tellingTones,
+  type Assigned,
+  type Assignment,
+  type PartGrade,
+  type PartKind,
+  type Player,
+} from './parts';

@@ -17,7 +17,7 @@ const STROKES: Readonly<Record<string, Stroke>> = {
 };
 const LETTERS = Object.fromEntries(Object.entries(STROKES).map(([letter, stroke]) => [stroke, letter]));
 
-export const PATTERN_LIMITS = { steps: 64, perBeat: [1, 2, 3, 4], name: 24 } as const;
+const PATTERN_LIMITS = { steps: 64, perBeat: [1, 2, 3, 4], name: 24 } as const;
 
 /** Problems carry the index in the text as their place. */
 export function readPattern(

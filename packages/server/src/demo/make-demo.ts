@@ -95,12 +95,14 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
   }
   const maker: Maker = { manager, studioId, now, firstDay, newId, teacherId: teacher.membershipId };
   let takes = 0;
+  const ids = new Map<string, string>();
   for (const [index, member] of CAST.entries()) {
     const born = `${today.getFullYear() - member.age - 1}-12-${String(28 - (index % 27)).padStart(2, '0')}`;
     const own = member.seat ? await seat(member.name, born, [member.seat]) : null;
     const personId = own?.personId ?? newId(at);
     if (!own) await addPerson(manager, { studioId, id: personId, name: member.name, bornOn: born });
     const studentId = newId(at);
+    ids.set(member.name, studentId);
     await addStudent(manager, {
       studioId,
       id: studentId,
@@ -129,9 +131,18 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
       ]);
     takes += await makeLife(maker, member, index, studentId, own?.membershipId ?? teacher.membershipId);
   }
-  for (const { chart, concert } of REPERTOIRE) {
+  for (const { chart, concert, parts } of REPERTOIRE) {
     const day = concert && dayReader(STUDIO.timeZone)(addDays(today, concert.inDays).getTime());
-    const content = { chart, concert: day ? { name: concert.name, day } : null, locks: {} };
+    const given = (parts ?? []).flatMap(([name, part]) => {
+      const id = ids.get(name);
+      return id ? [[id, part] as const] : [];
+    });
+    const content = {
+      chart,
+      concert: day ? { name: concert.name, day } : null,
+      locks: {},
+      parts: Object.fromEntries(given),
+    };
     const piece = { studioId, id: newId(at), content, at: new Date(at) };
     if (!(await writePiece(manager, piece, 0))) throw new Error(`piece twice: ${chart.slice(0, 40)}`);
   }

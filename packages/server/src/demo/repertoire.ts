@@ -2,9 +2,13 @@
  * What the Lanternfold Players play: eight tunes written for this demo, in keys a puppet theatre ends up in. Charts in
  * the product's own grammar; concerts in days from the day the demo is made.
  */
+import type { PartKind } from '@finch/core/score';
+
 export interface DemoPiece {
   readonly chart: string;
   readonly concert: { readonly name: string; readonly inDays: number } | null;
+  /** Parts the teacher gave out by hand. */
+  readonly parts?: readonly (readonly [string, PartKind])[];
 }
 
 const HARBOUR = { name: 'Sprat Harbour', inDays: 10 };
@@ -13,6 +17,12 @@ const NET_LOFT = { name: 'The Net Loft', inDays: 25 };
 export const REPERTOIRE: readonly DemoPiece[] = [
   {
     concert: HARBOUR,
+    parts: [
+      ['Corro Bellfenny', 'full'],
+      ['Sunniva Harrowell', 'two notes'],
+      ['Junia Ardlesey', 'two notes'],
+      ['Ode Pettibrand', 'capo'],
+    ],
     chart: `title: Thunder Sheet Reel
 by: The Lanternfold Players
 key: Db
@@ -37,6 +47,10 @@ m: | Ab4:1 F4 Db4 F4 | C5:1.5 Ab4:.5 Eb4:2 | F4:1 Gb4 Ab4 C5 | Db5:4 |
   },
   {
     concert: HARBOUR,
+    parts: [
+      ['Quill Amberley', 'two notes'],
+      ['Linnea Oskvane', 'capo'],
+    ],
     chart: `title: Count Rhubarb's Exit
 by: The Lanternfold Players
 key: Ab

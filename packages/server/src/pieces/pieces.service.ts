@@ -33,9 +33,8 @@ export function makePieces(database: DataSource, clock: Clock): PiecesService {
       need(who, 'piece.read');
       return inStudio(database, who.studioId, pieceRows);
     },
-    keep: async (who, id, { version, chart, concert, locks }) => {
+    keep: async (who, id, { version, ...content }) => {
       need(who, 'piece.write');
-      const content = { chart, concert, locks };
       return { id, ...content, version: await write(who, id, content, version) };
     },
     remove: async (who, id, version) => {

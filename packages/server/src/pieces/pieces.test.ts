@@ -11,7 +11,7 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 const CHART = 'title: Oar Song\nkey: Eb\n| Eb | Ab | Bb7 | Eb |';
-const content = { chart: CHART, concert: null, locks: {} };
+const content = { chart: CHART, concert: null, locks: {}, parts: {} };
 const teacher = () => world.sit(world.here.teacherId);
 
 test('a piece is made, changed over its version, taken away and brought back', async () => {
@@ -26,12 +26,18 @@ test('a piece is made, changed over its version, taken away and brought back', a
   expect(made).toEqual({ id, version: 1, ...content });
   const concert = { name: 'The Net Loft', day: '2026-07-04' };
   const locks = { '0.1.0': { frets: [4, 6, 6, 5, 4, 4] } };
-  await agent.put(`/api/pieces/${id}`).send({ version: 1, chart: CHART, concert, locks }).expect(200);
+  await agent
+    .put(`/api/pieces/${id}`)
+    .send({ version: 1, ...content, concert, locks })
+    .expect(200);
   const listed = (await agent.get('/api/pieces').expect(200)).body.pieces;
-  expect(listed).toEqual([{ id, version: 2, chart: CHART, concert, locks }]);
+  expect(listed).toEqual([{ id, version: 2, ...content, concert, locks }]);
   await agent.delete(`/api/pieces/${id}?version=2`).expect(200, { version: 3 });
   expect((await agent.get('/api/pieces').expect(200)).body.pieces).toEqual([]);
-  await agent.put(`/api/pieces/${id}`).send({ version: 3, chart: CHART, concert, locks }).expect(200);
+  await agent
+    .put(`/api/pieces/${id}`)
+    .send({ version: 3, ...content, concert, locks })
+    .expect(200);
   expect((await agent.get('/api/pieces').expect(200)).body.pieces).toHaveLength(1);
 });
 

@@ -45,14 +45,23 @@ const phases = computed(() => {
           to: { name: 'student', params: { studentId: seat.seat?.studentId ?? '' } },
         },
         mine('Plan', 'plan'),
+        mine('Pieces', 'pieces'),
       ]
-    : [mine('Board', 'board'), mine('Students', 'students'), mine('Plan', 'plan')];
+    : [mine('Board', 'board'), mine('Students', 'students'), mine('Plan', 'plan'), mine('Pieces', 'pieces')];
   const after = own
     ? [mine('Write-up', 'write-up'), mine('Practice', 'practice', 'Practice room')]
     : [mine('Write-up', 'write-up')];
   return [
     { name: 'Before', links: before },
-    { name: 'During', links: [mine('Lesson', 'lesson'), mine('Shapes', 'shapes'), mine('Drills', 'drills')] },
+    {
+      name: 'During',
+      links: [
+        mine('Lesson', 'lesson'),
+        mine('Shapes', 'shapes'),
+        mine('Changes', 'changes'),
+        mine('Drills', 'drills'),
+      ],
+    },
     { name: 'After', links: after },
   ];
 });
@@ -79,7 +88,7 @@ const strip = computed(() => {
   return [...hints.filter((hint) => hint.key !== '?'), ...hints.filter((hint) => hint.key === '?')];
 });
 const showStrip = computed(() =>
-  ['student', 'plan', 'shapes', 'drills', 'write-up', 'studio'].includes(String(route.name)),
+  ['student', 'plan', 'shapes', 'changes', 'drills', 'write-up', 'studio'].includes(String(route.name)),
 );
 
 async function standUp() {

@@ -63,6 +63,19 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: TEACHES, title: 'Shapes', place: 'Shapes' },
   },
   {
+    path: '/changes',
+    name: 'changes',
+    component: () => import('../places/changes/ChangesPlace.vue'),
+    meta: { roles: TEACHES, title: 'Changes', place: 'Changes' },
+  },
+  {
+    path: '/pieces/:pieceId?',
+    name: 'pieces',
+    component: () => import('../places/pieces/PiecesPlace.vue'),
+    props: true,
+    meta: { roles: TEACHES, title: 'Pieces', place: 'Pieces' },
+  },
+  {
     path: '/drills',
     name: 'drills',
     component: () => import('../places/drills/DrillsPlace.vue'),

@@ -1,6 +1,29 @@
 /** Heavy computation off the main thread: everything about shapes, and plucked strings as samples. */
 import type { Chord } from '@finch/core/theory';
 import type { Hand, Instrument } from '@finch/core/fretboard';
+import {
+  otherWays,
+  pathMemory,
+  planPath,
+  type OtherWay,
+  type Path,
+  type PathFound,
+  type PathOptions,
+} from '@finch/core/changes';
+import {
+  assignParts,
+  keyOffers,
+  partsOf,
+  pieceDemand,
+  type Assignment,
+  type PartGrade,
+  type PartKind,
+  type Player,
+  type KeyOffer,
+  type Piece,
+  type PieceDemand,
+  type SingerRange,
+} from '@finch/core/score';
 import { makeDrill, rekey, type DrillContext, type Recipe } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
 import type { Problem } from '@finch/core/kernel';
@@ -47,6 +70,10 @@ export interface ShapesFound {
   readonly total: number;
   readonly head: readonly GradedGrip[];
 }
+
+/** What was worked out for the hand on the bench, kept for its next question. */
+const paths = pathMemory();
+const demands = pathMemory();
 
 /** As many as a screen shows at once. */
 const HEAD = 12;
@@ -114,6 +141,18 @@ const work = {
   },
   sheet: (text: string, hand: Hand, instrument: Instrument): SheetFinding[] =>
     checkSheet(text, { hand, instrument }),
+  path: (chords: readonly Chord[], options: PathOptions): PathFound => planPath(chords, options, paths),
+  otherWays: (path: Path, index: number, options: PathOptions): OtherWay[] =>
+    otherWays(path, index, options, paths),
+  demand: (piece: Piece, options: PathOptions): PieceDemand => pieceDemand(piece, options, demands),
+  keys: (piece: Piece, options: PathOptions, range: SingerRange | null): KeyOffer[] =>
+    keyOffers(piece, options, range),
+  parts: (piece: Piece, options: PathOptions): PartGrade[] => partsOf(piece, options),
+  assign: (
+    piece: Piece,
+    players: readonly Player[],
+    locked: Readonly<Record<string, PartKind>>,
+  ): Assignment => assignParts(piece, players, locked),
   keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
     Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
   pluck: (struck: StruckString, seconds: number, sampleRate: number): Float32Array => {

@@ -8,7 +8,7 @@ import { computed, ref } from 'vue';
 import { school } from '../../app/school';
 import { sayError } from '../../app/words';
 import { call } from '../../session/api';
-import { fingersText } from './shape-words';
+import { fingersText } from '../../app/shape-words';
 
 const props = defineProps<{
   frets: Frets;

@@ -10,7 +10,7 @@ import { computed } from 'vue';
 import { degreeText, nameChord, PART_WORDS } from '../../app/words';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
-import { nameOfShape } from './shape-words';
+import { nameOfShape } from '../../app/shape-words';
 import type { ShapeActions } from './use-shape-actions';
 
 const props = defineProps<{

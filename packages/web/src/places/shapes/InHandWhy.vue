@@ -15,7 +15,7 @@ import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import PurflingBar from '../../instruments/PurflingBar.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { givenUp, STAND_IN_WORDS } from './shape-words';
+import { givenUp, STAND_IN_WORDS } from '../../app/shape-words';
 import type { ShapeActions } from './use-shape-actions';
 
 const props = defineProps<{

@@ -8,7 +8,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { sayStep } from '../../app/words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { nameOfShape } from './shape-words';
+import { nameOfShape } from '../../app/shape-words';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{

@@ -31,7 +31,7 @@ import InHandOneNote from './InHandOneNote.vue';
 import InHandWhy from './InHandWhy.vue';
 import ShapeList from './ShapeList.vue';
 import SheetCheck from './SheetCheck.vue';
-import { nameOfShape } from './shape-words';
+import { nameOfShape } from '../../app/shape-words';
 import { readAsked, readHeld, writeAsked, writeHeld } from './asked';
 import FretPicker from './FretPicker.vue';
 import { useShapeActions } from './use-shape-actions';

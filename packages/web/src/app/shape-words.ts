@@ -1,8 +1,8 @@
 /** What a grip is called on a card, and what a stand-in gives up, in words. */
 import type { FingerLabel } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
-import { school } from '../../app/school';
-import { degreeText, formText, fretsMoved, triadText } from '../../app/words';
+import { school } from './school';
+import { degreeText, formText, fretsMoved, triadText } from './words';
 
 /** Degrees a grip leaves out, without the root, which is said apart. */
 const lostIn = (grip: GradedGrip): string[] =>

@@ -3,7 +3,7 @@ import { fretsText } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
 import { easierStandIns, findShapes, schoolsOf } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
-import { holdSchool } from '../../app/school';
+import { holdSchool } from './school';
 import { givenUp, nameOfShape, STAND_IN_WORDS } from './shape-words';
 
 const context = { hand: averageHand, instrument: standardGuitar };

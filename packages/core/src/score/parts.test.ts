@@ -1,0 +1,80 @@
+import { averageHand, makeHand, standardGuitar } from '../fretboard';
+import { must } from '../kernel';
+import { parseChord } from '../theory';
+import { assignParts, partsOf, readChart, tellingTones, writtenChords, type Player } from '.';
+
+const { piece } = readChart('key: Db\ntempo: 80\n| Db | Bbm7 | Gbmaj7 | Ab7 | N.C. | Db |');
+const options = { hand: averageHand, instrument: standardGuitar, candidates: 10 };
+const parts = partsOf(piece, options);
+const player = (id: string, effortLimit: number | null, size = 1): Player => ({
+  id,
+  effortLimit,
+  options: { ...options, hand: must(makeHand({ sizeFactor: size })) },
+});
+
+test.each([
+  ['Db', 5, 1], // F and Db
+  ['Bbm7', 1, 8], // Db and Ab
+  ['Gbmaj7', 10, 5], // Bb and F
+  ['G7sus4', 0, 5], // C and F
+  ['C6', 4, 9], // E and A
+] as const)('%s is told by two notes', (symbol, third, other) => {
+  expect(tellingTones(must(parseChord(symbol)))).toEqual([third, other]);
+});
+
+test('each lighter part is lighter: full, behind a capo, two notes', () => {
+  expect(parts.map((part) => part.kind)).toEqual(['full', 'capo', 'two notes']);
+  const [full, capo, two] = parts;
+  expect(capo.meanEffort).toBeLessThan(full.meanEffort);
+  expect(two.heaviest).toBeLessThan(full.heaviest);
+  expect(capo.capo).toBeGreaterThan(0);
+});
+
+test('the two notes are the telling ones, on strings 4 and 3, and move little', () => {
+  const two = parts[2];
+  const chords = writtenChords(piece);
+  let last: readonly (number | null)[] | null = null;
+  two.grips.forEach((grip, i) => {
+    const tones = tellingTones(must(parseChord(chords[i].chord)));
+    expect(grip === null).toBe(tones === null);
+    if (!grip || !tones) return;
+    expect(grip.flatMap((fret, s) => (fret === null ? [] : [s]))).toEqual([2, 3]);
+    const sounding = [50 + (grip[2] ?? 0), 55 + (grip[3] ?? 0)].map((pitch) => pitch % 12);
+    expect([...sounding].sort()).toEqual([...tones].sort());
+    if (last) expect(Math.abs((grip[2] ?? 0) - (last[2] ?? 0))).toBeLessThanOrEqual(4);
+    last = grip;
+  });
+});
+
+describe('who plays what', () => {
+  test('each the fullest part inside the limit', () => {
+    const [full, capo, two] = parts;
+    const found = assignParts(piece, [
+      player('strong', 100),
+      player('middle', Math.ceil(capo.heaviest)),
+      player('light', Math.ceil(two.heaviest)),
+      player('asked nobody', null),
+    ]);
+    expect(found.players.map((one) => one.part.kind)).toEqual(['full', 'capo', 'two notes', 'full']);
+    expect(found.covered).toBe(true);
+    expect(full.heaviest).toBeGreaterThan(capo.heaviest);
+  });
+
+  test('somebody plays all notes even where it is over the limit, and it is said', () => {
+    const limit = Math.ceil(parts[2].heaviest);
+    const found = assignParts(piece, [player('a', limit), player('b', limit + 3)]);
+    expect(found.covered).toBe(true);
+    expect(found.players[1]).toMatchObject({ why: 'harmony', overLimit: true });
+    expect(found.players[0].part.kind).toBe('two notes');
+  });
+
+  test('what is locked stays, and the rest is solved around it', () => {
+    const found = assignParts(piece, [player('a', 100), player('b', 100)], { a: 'two notes' });
+    expect(found.players.map((one) => [one.part.kind, one.why])).toEqual([
+      ['two notes', 'locked'],
+      ['full', 'fullest'],
+    ]);
+    const both = assignParts(piece, [player('a', 100)], { a: 'two notes' });
+    expect(both.covered).toBe(false);
+  });
+});

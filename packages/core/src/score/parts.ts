@@ -1,0 +1,298 @@
+/**
+ * Parts of a piece by hand: all notes, the same behind a capo, or two notes of each chord, each graded for the hand that
+ * is to play it; and who of a group plays which, the fullest part inside each hand's limit, with the whole harmony in
+ * somebody's hands.
+ */
+import {
+  cleanChance,
+  gradeChange,
+  pathMemory,
+  planPath,
+  tempoFor,
+  type PathMemory,
+  type PathOptions,
+} from '../changes';
+import { gradeGrip } from '../effort/grade-grip';
+import { pitchAt, type Instrument } from '../fretboard/instrument';
+import type { Frets } from '../grips/grip';
+import { mean } from '../kernel/number';
+import { mod12 } from '../theory/note';
+import type { Chord } from '../theory/chord';
+import { degreeParts } from '../theory/degree';
+import { chordOf, gapBeatsOf } from './piece-path';
+import { writtenChords, type Piece } from './piece';
+
+export const PART_KINDS = ['full', 'capo', 'two notes'] as const;
+export type PartKind = (typeof PART_KINDS)[number];
+
+export interface PartGrade {
+  readonly kind: PartKind;
+  /** Fret of the capo it is played with, 0 for none. */
+  readonly capo: number;
+  /** By written chord; null where nothing is played. */
+  readonly grips: readonly (Frets | null)[];
+  readonly heaviest: number;
+  readonly meanEffort: number;
+  /** Share of the written tempo at which its slowest change comes clean nine times in ten; null without changes. */
+  readonly tempoShare: number | null;
+  /** Expected share of its changes that come clean at the written tempo; null without changes. */
+  readonly cleanShare: number | null;
+}
+
+const MOST_CAPO = 7;
+/** Ease of a part with a capo falls by this many points a fret: a thinner sound (assumed). */
+const CAPO_POINTS = 0.5;
+
+/** The three parts of a piece for one hand; without the capo part where no capo makes it easier than none. */
+export function partsOf(piece: Piece, options: PathOptions): PartGrade[] {
+  const bare = { ...options, instrument: { ...options.instrument, capo: 0 } };
+  const full = gripped(piece, 'full', 0, bare, pathMemory());
+  const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped(piece, 'capo', i + 1, bare));
+  const best = capos.reduce((least, one) =>
+    one.meanEffort + one.capo * CAPO_POINTS < least.meanEffort + least.capo * CAPO_POINTS ? one : least,
+  );
+  const two = twoNotes(piece, bare);
+  return [full, ...(best.meanEffort < full.meanEffort - 1 ? [best] : []), ...(two ? [two] : [])];
+}
+
+function gripped(
+  piece: Piece,
+  kind: PartKind,
+  capo: number,
+  options: PathOptions,
+  memory?: PathMemory,
+): PartGrade {
+  const written = writtenChords(piece);
+  const path = planPath(
+    written.map((one) => chordOf(one.chord)),
+    { ...options, instrument: { ...options.instrument, capo }, candidates: options.candidates ?? 16 },
+    memory,
+  );
+  const efforts = path.steps.flatMap((step) => (step.grip ? [step.grip.effort.total] : []));
+  const gaps = written.map((one) => gapBeatsOf(one.beats));
+  const changes = path.changes.flatMap((change, i) =>
+    change && path.steps[i].grip?.frets.join() !== path.steps[i + 1].grip?.frets.join()
+      ? [{ seconds: change.seconds, gapBeats: gaps[i] }]
+      : [],
+  );
+  return {
+    kind,
+    capo,
+    grips: path.steps.map((step) => step.grip?.frets ?? null),
+    heaviest: Math.max(0, ...efforts),
+    meanEffort: efforts.length ? mean(efforts) : 0,
+    ...timing(changes, piece.tempoBpm),
+  };
+}
+
+interface Timed {
+  readonly seconds: number;
+  readonly gapBeats: number;
+}
+
+/** What changes of these seconds mean for the tempo written. */
+function timing(changes: readonly Timed[], bpm: number): Pick<PartGrade, 'tempoShare' | 'cleanShare'> {
+  if (changes.length === 0) return { tempoShare: null, cleanShare: null };
+  return {
+    tempoShare: Math.min(...changes.map((one) => tempoFor(one.seconds, one.gapBeats) / bpm)),
+    cleanShare: mean(changes.map((one) => cleanChance(one.seconds, (60 * one.gapBeats) / bpm))),
+  };
+}
+
+/** The two tones that tell a chord: its third (or what stands for it) and its seventh or sixth, else its root or fifth. */
+export function tellingTones(chord: Chord): [number, number] | null {
+  const tone = (numbers: readonly number[]) => {
+    for (const number of numbers) {
+      const found = chord.tones.find((one) => degreeParts(one.degree).number === number);
+      if (found) return found.pitchClass;
+    }
+    return null;
+  };
+  const third = tone([3, 4, 11, 2, 9]) ?? tone([5]);
+  const other = tone([7, 6, 13]) ?? tone([1]);
+  return third === null || other === null || third === other ? null : [third, other];
+}
+
+const HIGHEST_TWO = 12;
+
+/** Two notes of every chord on strings 4 and 3, moving as little as they can; null on fewer strings. */
+function twoNotes(piece: Piece, options: PathOptions): PartGrade | null {
+  const { hand, instrument } = options;
+  const count = instrument.openPitches.length;
+  if (count < 4) return null;
+  const low = count - 4;
+  const written = writtenChords(piece);
+  const choices = written.map((one) => {
+    const tones = tellingTones(chordOf(one.chord));
+    return tones ? pairsOf(tones, low, instrument, hand) : [];
+  });
+  const frets = nearestPairs(
+    choices.map((all) => all.map((one) => one.frets)),
+    low,
+  );
+  const points = frets.map((grip, i) => choices[i].find((one) => one.frets === grip)?.effort ?? null);
+  const efforts = points.filter((one): one is number => one !== null);
+  if (efforts.length === 0) return null;
+  return {
+    kind: 'two notes',
+    capo: 0,
+    grips: frets,
+    heaviest: Math.max(...efforts),
+    meanEffort: mean(efforts),
+    ...pairTiming(
+      frets,
+      written.map((one) => gapBeatsOf(one.beats)),
+      piece.tempoBpm,
+      options,
+    ),
+  };
+}
+
+function pairsOf(
+  [a, b]: [number, number],
+  low: number,
+  instrument: Instrument,
+  hand: PathOptions['hand'],
+): { frets: Frets; effort: number }[] {
+  const found: { frets: Frets; effort: number }[] = [];
+  const places = (s: number, pitchClass: number) =>
+    Array.from({ length: HIGHEST_TWO + 1 }, (_, fret) => fret).filter(
+      (fret) => mod12(pitchAt(instrument, s, fret)) === pitchClass,
+    );
+  for (const [one, two] of [
+    [a, b],
+    [b, a],
+  ]) {
+    for (const x of places(low, one)) {
+      for (const y of places(low + 1, two)) {
+        const frets = instrument.openPitches.map((_, s) => (s === low ? x : s === low + 1 ? y : null));
+        const graded = gradeGrip(frets, hand, instrument);
+        if (graded.ok) found.push({ frets, effort: graded.value.total });
+      }
+    }
+  }
+  return found;
+}
+
+/** One pair a chord with the fewest frets moved in all; null where there is none. */
+function nearestPairs(choices: readonly (readonly Frets[])[], low: number): (Frets | null)[] {
+  const moved = (a: Frets, b: Frets) =>
+    Math.abs((a[low] ?? 0) - (b[low] ?? 0)) + Math.abs((a[low + 1] ?? 0) - (b[low + 1] ?? 0));
+  /** A place in the middle of the neck is where such a part is heard and reached (assumed). */
+  const home = (a: Frets) => 0.1 * Math.abs((a[low] ?? 0) - 5);
+  let last: readonly Frets[] = [];
+  let costs: number[] = [];
+  const back: number[][] = [];
+  const kept: (readonly Frets[])[] = [];
+  for (const now of choices) {
+    if (now.length === 0) {
+      kept.push(now);
+      back.push([]);
+      continue;
+    }
+    const from: number[] = [];
+    const next = now.map((grip) => {
+      let best = 0;
+      let at = -1;
+      last.forEach((before, p) => {
+        const cost = costs[p] + moved(before, grip);
+        if (at < 0 || cost < best) [best, at] = [cost, p];
+      });
+      from.push(at);
+      return best + home(grip);
+    });
+    last = now;
+    costs = next;
+    back.push(from);
+    kept.push(now);
+  }
+  const found: (Frets | null)[] = choices.map(() => null);
+  let at = costs.length ? costs.indexOf(Math.min(...costs)) : -1;
+  for (let i = choices.length - 1; i >= 0; i--) {
+    if (kept[i].length === 0 || at < 0) continue;
+    found[i] = kept[i][at];
+    at = back[i][at];
+  }
+  return found;
+}
+
+function pairTiming(
+  grips: readonly (Frets | null)[],
+  gaps: readonly number[],
+  bpm: number,
+  options: PathOptions,
+): Pick<PartGrade, 'tempoShare' | 'cleanShare'> {
+  const changes = grips.slice(1).flatMap((to, i): Timed[] => {
+    const from = grips[i];
+    if (!from || !to || from.join() === to.join()) return [];
+    const graded = gradeChange(from, to, options.hand, options.instrument, { pace: options.pace });
+    return graded.ok ? [{ seconds: graded.value.seconds, gapBeats: gaps[i] }] : [];
+  });
+  return timing(changes, bpm);
+}
+
+export interface Player {
+  readonly id: string;
+  readonly options: PathOptions;
+  /** Grade of one grip that this hand should not pass; null when nobody said. */
+  readonly effortLimit: number | null;
+}
+
+export interface Assigned {
+  readonly id: string;
+  readonly part: PartGrade;
+  readonly overLimit: boolean;
+  /** `fullest`: the fullest part inside the limit; `lightest`: none is inside, this is the lightest; `harmony`: somebody must play all notes; `locked`. */
+  readonly why: 'fullest' | 'lightest' | 'harmony' | 'locked';
+}
+
+export interface Assignment {
+  readonly players: readonly Assigned[];
+  /** Whether somebody plays every note of the chords. */
+  readonly covered: boolean;
+}
+
+/**
+ * Who plays which part: each the fullest inside the limit, the locked ones as they are. Where that leaves nobody on all
+ * notes, the free player whom they press least over the limit takes them.
+ */
+export function assignParts(
+  piece: Piece,
+  players: readonly Player[],
+  locked: Readonly<Record<string, PartKind>> = {},
+): Assignment {
+  const graded = players.map((player) => ({ player, parts: partsOf(piece, player.options) }));
+  const over = (part: PartGrade, player: Player) =>
+    player.effortLimit === null ? 0 : Math.max(0, part.heaviest - player.effortLimit);
+  const assigned = graded.map(({ player, parts }): Assigned => {
+    const make = (part: PartGrade, why: Assigned['why']) => ({
+      id: player.id,
+      part,
+      overLimit: over(part, player) > 0,
+      why,
+    });
+    const held = parts.find((part) => part.kind === locked[player.id]);
+    if (held) return make(held, 'locked');
+    const inside = parts.find((part) => over(part, player) === 0);
+    return inside
+      ? make(inside, 'fullest')
+      : make(
+          parts.reduce((least, part) => (part.heaviest < least.heaviest ? part : least)),
+          'lightest',
+        );
+  });
+  const whole = (part: PartGrade) => part.kind !== 'two notes';
+  if (!assigned.some(({ part }) => whole(part))) {
+    const free = graded.filter(({ player }) => locked[player.id] === undefined);
+    const offers = free.flatMap(({ player, parts }) =>
+      parts.filter(whole).map((part) => ({ player, part, over: over(part, player) })),
+    );
+    offers.sort((a, b) => a.over - b.over || a.part.heaviest - b.part.heaviest);
+    const [least] = offers;
+    if (least) {
+      const at = assigned.findIndex((one) => one.id === least.player.id);
+      assigned[at] = { id: least.player.id, part: least.part, overLimit: least.over > 0, why: 'harmony' };
+    }
+  }
+  return { players: assigned, covered: assigned.some(({ part }) => whole(part)) };
+}

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** What is asked of a path: where on the neck, which strings, which bass, what this hand may be given. */
+import { OBJECTIVES } from '@finch/core/changes';
+import { BFormCheckbox } from 'bootstrap-vue-next';
+import { computed } from 'vue';
+import { OBJECTIVE_WORDS } from '../../app/change-words';
+import { NOTHING_ASKED, type PathAsked } from './use-path';
+
+const asked = defineModel<PathAsked>({ required: true });
+const props = defineProps<{ strings: number; frets: number; limit: number | null; who: string }>();
+const frets = computed(() => Array.from({ length: props.frets + 1 }, (_, fret) => fret));
+const sets = computed(() => {
+  const all: string[] = [];
+  for (const size of [3, 4, 5])
+    for (let thick = props.strings; thick - size + 1 >= 1; thick--) all.push(`${thick}-${thick - size + 1}`);
+  return all;
+});
+const said = computed(
+  () =>
+    Object.entries(asked.value).filter(([name, value]) => value !== NOTHING_ASKED[name as keyof PathAsked])
+      .length,
+);
+defineExpose({ said });
+</script>
+
+<template>
+  <div class="path-ask">
+    <label
+      >Wanted<select v-model="asked.objective" class="form-select form-select-sm">
+        <option v-for="one in OBJECTIVES" :key="one" :value="one">{{ OBJECTIVE_WORDS[one] }}</option>
+      </select></label
+    >
+    <label
+      >From fret<select v-model="asked.fromFret" class="form-select form-select-sm">
+        <option v-for="fret in frets" :key="fret" :value="fret">{{ fret }}</option>
+      </select></label
+    >
+    <label
+      >To fret<select v-model="asked.toFret" class="form-select form-select-sm">
+        <option v-for="fret in frets" :key="fret" :value="fret">{{ fret }}</option>
+      </select></label
+    >
+    <label
+      >Lowest note<select v-model="asked.bass" class="form-select form-select-sm">
+        <option value="root">root</option>
+        <option value="root or 5">root or 5</option>
+        <option value="any">any</option>
+      </select></label
+    >
+    <label
+      >Root on<select v-model="asked.rootString" class="form-select form-select-sm">
+        <option :value="null">any string</option>
+        <option v-for="one in [6, 5, 4]" :key="one" :value="one">string {{ one }}</option>
+      </select></label
+    >
+    <label
+      >Strings<select v-model="asked.strings" class="form-select form-select-sm">
+        <option :value="null">any</option>
+        <option v-for="one in sets" :key="one" :value="one">{{ one.replace('-', ' to ') }}</option>
+      </select></label
+    >
+    <div class="checks">
+      <BFormCheckbox v-model="asked.open">Open strings</BFormCheckbox>
+      <BFormCheckbox v-model="asked.barre">Barres</BFormCheckbox>
+      <BFormCheckbox v-model="asked.insideLimit" :disabled="limit === null"
+        >Within {{ who }} limit</BFormCheckbox
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.path-ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: end;
+}
+label {
+  font-size: 12.5px;
+  color: var(--ink3);
+  display: grid;
+  gap: 2px;
+}
+.checks {
+  display: flex;
+  gap: 14px;
+  font-size: 14px;
+  padding-bottom: 4px;
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+/** The chart: sections of bars, four to a line, with the heaviest grip of each bar and the small names behind a capo. */
+import { asIfWithoutCapo, type Piece, type PieceBar, type TimeSignature } from '@finch/core/score';
+import { computed } from 'vue';
+import { nameChord, spokenChord } from '../../app/words';
+import ShimMark from '../../instruments/ShimMark.vue';
+import StrokeRow from '../../instruments/StrokeRow.vue';
+
+const props = withDefaults(
+  defineProps<{
+    piece: Piece;
+    /** Effort of the heaviest grip of each bar, by number on the chart. */
+    efforts?: ReadonlyMap<number, number>;
+    limit?: number | null;
+    picked?: readonly number[];
+    /** Number of the bar now sounding. */
+    sounding?: number | null;
+    /** Numbers of the bars with the weakest change. */
+    weak?: readonly number[];
+  }>(),
+  { efforts: undefined, limit: null, picked: () => [], sounding: null, weak: () => [] },
+);
+const emit = defineEmits<{ pick: [bar: number, more: boolean] }>();
+const BARS = 4;
+const small = computed(() => (props.piece.capo > 0 ? asIfWithoutCapo(props.piece) : null));
+const sections = computed(() => {
+  let number = 1;
+  return props.piece.sections.map((section, s) => {
+    const first = number;
+    number += section.bars.length;
+    const bars = section.bars.map((bar, i) => ({
+      bar,
+      number: first + i,
+      small: small.value?.sections[s].bars[i] ?? null,
+    }));
+    const lines = Array.from({ length: Math.ceil(bars.length / BARS) }, (_, i) =>
+      bars.slice(i * BARS, (i + 1) * BARS),
+    );
+    return { section, first, last: number - 1, lines };
+  });
+});
+const timeText = (time: TimeSignature) => `${time.beats}/${time.unit}`;
+const marks = (bar: PieceBar): string[] => [
+  ...(bar.time ? [timeText(bar.time)] : []),
+  ...(bar.tempoBpm ? [`${bar.tempoBpm} bpm`] : []),
+  ...(bar.key ? [bar.key] : []),
+];
+const words = (bar: PieceBar) => (bar.melody ?? []).flatMap((note) => note.word ?? []).join(' ');
+const sung = computed(() => props.piece.sections.some((one) => one.bars.some((bar) => words(bar) !== '')));
+const patterns = computed(() =>
+  props.piece.patterns.map((pattern) => ({
+    pattern,
+    used: props.piece.sections.filter((one) => one.pattern === pattern.name).map((one) => one.name),
+  })),
+);
+const size = (bar: PieceBar) => {
+  const longest = bar.chords.reduce((sum, one) => sum + nameChord(one.chord).length, 0) + bar.chords.length;
+  return longest > 16 ? 14 : longest > 11 ? 17 : 22;
+};
+const spoken = (bar: PieceBar, number: number) =>
+  `bar ${number}: ${bar.chords.map((one) => spokenChord(one.chord)).join(', ') || 'the chord before sounds on'}`;
+</script>
+
+<template>
+  <div class="chart">
+    <div v-for="one in sections" :key="one.section.name" class="section">
+      <div class="section-name">
+        <b>{{ one.section.name }}</b>
+        <small
+          >{{ one.first }}–{{ one.last
+          }}{{ one.section.times > 1 ? `, ${one.section.times} times` : '' }}</small
+        >
+      </div>
+      <div class="lines">
+        <div v-for="(line, l) in one.lines" :key="l" class="line">
+          <button
+            v-for="{ bar, number, small: behind } in line"
+            :key="number"
+            type="button"
+            class="bar"
+            :class="{
+              picked: picked.includes(number),
+              sounding: sounding === number,
+              weak: weak.includes(number),
+            }"
+            :aria-pressed="picked.includes(number)"
+            :aria-label="spoken(bar, number)"
+            @click="emit('pick', number, $event.shiftKey)"
+          >
+            <span class="chords">
+              <span v-for="(chord, c) in bar.chords" :key="c">
+                <b class="display" :style="{ fontSize: `${size(bar)}px` }">{{ nameChord(chord.chord) }}</b>
+                <small v-if="behind">{{ nameChord(behind.chords[c].chord) }}</small>
+              </span>
+              <span v-if="!bar.chords.length" class="held">·</span>
+            </span>
+            <span v-if="sung" class="words">{{ words(bar) }}</span>
+            <span class="foot"
+              ><small
+                >{{ number }}{{ bar.ending ? `, time ${bar.ending}` : ''
+                }}{{ marks(bar).length ? `, ${marks(bar).join(', ')}` : '' }}</small
+              ><span v-if="efforts?.get(number) !== undefined" class="effort"
+                ><ShimMark :effort="efforts.get(number) ?? 0" :limit="limit" :width="34" :height="14" /><b
+                  :class="{ over: limit !== null && (efforts.get(number) ?? 0) > limit }"
+                  >{{ Math.round(efforts.get(number) ?? 0) }}</b
+                ></span
+              ></span
+            >
+          </button>
+        </div>
+      </div>
+    </div>
+    <p v-if="piece.order" class="note order">Played: {{ piece.order.join(' ') }}</p>
+    <div v-if="patterns.length" class="patterns">
+      <h2>{{ patterns.some((one) => one.pattern.kind === 'strum') ? 'Strum' : 'Picking' }}</h2>
+      <div v-for="one in patterns" :key="one.pattern.name">
+        <p class="small">{{ one.used.join(' and ') || 'unused' }}: {{ one.pattern.name }}</p>
+        <StrokeRow :pattern="one.pattern" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.section {
+  display: grid;
+  grid-template-columns: 62px minmax(0, 1fr);
+}
+.section-name b {
+  font-size: 18px;
+  display: block;
+  line-height: 1.1;
+  overflow-wrap: anywhere;
+}
+.section-name small,
+.foot small {
+  color: var(--ink3);
+  font-size: 12.5px;
+}
+.lines {
+  border-left: 2px solid var(--ink);
+}
+.line {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  border-bottom: 1px solid var(--line);
+}
+.line:first-child {
+  border-top: 1px solid var(--line);
+}
+.bar {
+  min-height: 72px;
+  padding: 4px 8px;
+  border: 0;
+  border-right: 1px solid var(--ink);
+  background: none;
+  color: var(--ink);
+  text-align: left;
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.bar:focus-visible {
+  outline-offset: -3px;
+}
+.bar.picked {
+  background: var(--wash-crown);
+}
+.bar.weak {
+  box-shadow: inset 0 -3px 0 var(--breast);
+}
+.bar.sounding {
+  background: color-mix(in srgb, var(--wingbar) 40%, var(--sheet));
+}
+.chords {
+  display: flex;
+  gap: 10px;
+  flex: 1;
+}
+.chords small {
+  display: block;
+  color: var(--ink2);
+  font-size: 13px;
+}
+.held {
+  color: var(--ink3);
+  font-size: 22px;
+}
+.words {
+  font-size: 13px;
+  color: var(--ink2);
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 4px;
+}
+.effort {
+  display: inline-flex;
+  gap: 4px;
+  align-items: baseline;
+}
+.effort .over {
+  color: var(--breast);
+}
+.order {
+  margin-left: 62px;
+}
+.patterns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 22px;
+  align-items: flex-start;
+}
+.patterns h2 {
+  width: 40px;
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+/** The piece in every key, with and without capo, by how hard it is for this hand; inside a singer's range if one is given. */
+import type { KeyOffer, Piece, SingerRange } from '@finch/core/score';
+import type { PathOptions } from '@finch/core/changes';
+import { parsePitch } from '@finch/core/theory';
+import { BButton, BModal } from 'bootstrap-vue-next';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { chordText } from '../../app/words';
+import ShimMark from '../../instruments/ShimMark.vue';
+import { benchWork, plain } from '../../workers/bench';
+
+const props = defineProps<{ piece: Piece; options: PathOptions; limit: number | null; who: string }>();
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ take: [offer: KeyOffer] }>();
+const low = ref('');
+const high = ref('');
+const offers = shallowRef<readonly KeyOffer[] | null>(null);
+const failed = ref(false);
+const sung = computed(() =>
+  props.piece.sections.some((one) => one.bars.some((bar) => bar.melody?.some((note) => note.pitch))),
+);
+const range = computed<SingerRange | null>(() => {
+  const [a, b] = [parsePitch(low.value), parsePitch(high.value)];
+  return a.ok && b.ok ? { low: a.value, high: b.value } : null;
+});
+const halfTyped = computed(() => (low.value !== '' || high.value !== '') && !range.value);
+let turn = 0;
+watch([open, range, () => props.piece], async ([now, singer, piece]) => {
+  if (!now) return;
+  const mine = ++turn;
+  offers.value = null;
+  failed.value = false;
+  try {
+    const found = await benchWork().keys(plain(piece), plain(props.options), plain(singer));
+    if (mine === turn) offers.value = found;
+  } catch {
+    if (mine === turn) failed.value = true;
+  }
+});
+const keyText = (name: string) => chordText(name.replace(' major', '').replace(' minor', 'm'));
+const tempo = (offer: KeyOffer) =>
+  offer.tempoShare === null ? '–' : Math.round(offer.tempoShare * props.piece.tempoBpm);
+</script>
+
+<template>
+  <BModal v-model="open" :title="`${piece.title} in another key`" size="lg" no-footer>
+    <form class="range" @submit.prevent>
+      <span class="note">A singer’s range, if one sings:</span>
+      <label
+        >from <input v-model="low" class="form-control form-control-sm" placeholder="A3" maxlength="4"
+      /></label>
+      <label
+        >to <input v-model="high" class="form-control form-control-sm" placeholder="C5" maxlength="4"
+      /></label>
+      <span class="small">{{
+        halfTyped
+          ? 'Two notes with their octaves, like A3 and C5; C4 is middle C.'
+          : sung
+            ? ''
+            : 'This chart has no melody, so every key can be sung.'
+      }}</span>
+    </form>
+    <p v-if="failed" class="refusal" role="alert">The keys could not be worked out. Close and try again.</p>
+    <p v-else-if="!offers" class="note" role="status">Grading twelve keys, with and without capo…</p>
+    <p v-else-if="!offers.length" class="empty" role="status">
+      No key puts this melody inside that range. Widen it by a step or two.
+    </p>
+    <template v-else>
+      <p class="note" role="status">
+        Best for {{ who }} hand:
+        <b v-for="(one, i) in offers.slice(0, 3)" :key="i"
+          >{{ i ? ', ' : '' }}{{ keyText(one.key.name)
+          }}{{ one.capo ? ` (capo ${one.capo}, as if in ${keyText(one.shapes.name)})` : '' }}</b
+        >.
+      </p>
+      <table class="keys">
+        <thead>
+          <tr>
+            <th scope="col">sounds in</th>
+            <th scope="col">played</th>
+            <th scope="col">mean effort</th>
+            <th scope="col">heaviest</th>
+            <th scope="col">clean at</th>
+            <th v-if="range" scope="col">sung</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in offers" :key="`${one.key.name} ${one.capo}`">
+            <th scope="row" class="display">{{ keyText(one.key.name) }}</th>
+            <td>{{ one.capo ? `capo ${one.capo}, as if in ${keyText(one.shapes.name)}` : 'no capo' }}</td>
+            <td>
+              <ShimMark :effort="one.meanEffort" :limit="limit" :width="44" />
+              {{ Math.round(one.meanEffort) }}
+            </td>
+            <td :class="{ over: limit !== null && one.heaviest > limit }">{{ Math.round(one.heaviest) }}</td>
+            <td>{{ tempo(one) }} bpm</td>
+            <td v-if="range">
+              {{
+                one.sings === null
+                  ? ''
+                  : one.sings.octaves === 0
+                    ? 'here'
+                    : one.sings.octaves < 0
+                      ? 'an octave lower'
+                      : 'an octave higher'
+              }}
+            </td>
+            <td>
+              <BButton size="sm" variant="outline-secondary" @click="emit('take', one)">Take it</BButton>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </BModal>
+</template>
+
+<style scoped>
+.range {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.range label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 14px;
+}
+.range input {
+  width: 70px;
+}
+.keys {
+  width: 100%;
+  font-size: 14px;
+}
+.keys td,
+.keys th {
+  border-top: 1px solid var(--line);
+  padding: 3px 6px;
+}
+.over {
+  color: var(--breast);
+  font-weight: 700;
+}
+</style>
