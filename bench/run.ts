@@ -10,6 +10,7 @@ import { parseFrets } from '@finch/core/grips';
 import { median, must, seededRandom } from '@finch/core/kernel';
 import { checkSheet, findShapes, scoreUsualGrips } from '@finch/core/shapes';
 import { parseChord, QUALITIES } from '@finch/core/theory';
+import { paceProof } from './pace';
 import { predictionProof } from './prediction';
 
 interface Row {
@@ -188,6 +189,7 @@ function rows(): Row[] {
     ...parseRows(),
     each('a sheet of 1,000 lines checked', '1 s', () => void checkSheet(SHEET), 1),
     ...usualRows(),
+    ...paceProof(),
     ...predictionProof(),
   ];
 }

@@ -145,3 +145,51 @@ for (const place of ['changes', 'pieces'])
       [],
     );
   });
+
+test('a counted minute is kept with its take, and the pace says what it was and what it became', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await onBench(page, 'Junia Ardlesey');
+  const own = async () =>
+    page.evaluate(async () => {
+      const board = (await (await fetch('/api/board')).json()) as {
+        students: { id: string; name: string }[];
+      };
+      const id = board.students.find((one) => one.name === 'Junia Ardlesey')?.id;
+      const student = (await (await fetch(`/api/students/${id}`)).json()) as {
+        pace: {
+          fit: { counts: number; overall: { logSpread: number } };
+          before: { overall: { logSpread: number } };
+        };
+      };
+      return student.pace;
+    });
+  const before = await own();
+  expect(before.fit.overall.logSpread).toBeLessThan(before.before.overall.logSpread);
+  await page.goto('/changes');
+  await expect(page.locator('.pace-line')).toContainText('of the reference hand’s seconds');
+  await expect(page.locator('.pace-line')).toContainText('Before any it was taken for');
+  await page.goto('/drills?family=change%20loop&chord=Am&frets=x02210&from=E&fromFrets=022100');
+  await page.getByRole('button', { name: 'To homework' }).click();
+  await expect(page.getByText('goes home')).toBeVisible();
+  await page.getByRole('button', { name: 'Tamsin' }).click();
+  await sit('Junia Ardlesey');
+  await expect(page.locator('.big-title')).toBeVisible();
+  for (let i = 0; i < 8 && !(await page.locator('.big-title').textContent())?.includes('E → Am'); i++)
+    await page.keyboard.press('j');
+  await page.getByRole('button', { name: 'Count a minute' }).click();
+  const tap = page.getByRole('button', { name: /^Clean: / });
+  for (let i = 0; i < 12; i++) await tap.click();
+  await expect(tap).toHaveText('Clean: 12');
+  await page.clock.fastForward(61_000);
+  await expect(page.getByText('12 clean, kept with this take.')).toBeVisible();
+  await page.getByRole('button', { name: '9', exact: true }).click();
+  await page.locator('.feel .three button').first().click();
+  await page.getByRole('button', { name: 'Keep this take' }).click();
+  await expect(page.getByText(/^Kept: /)).toBeVisible();
+  await page.goto('/sit');
+  await sit('Tamsin Brackwater');
+  await expect.poll(async () => (await own()).fit.counts).toBe(Math.min(12, before.fit.counts + 1));
+});

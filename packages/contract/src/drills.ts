@@ -221,6 +221,16 @@ export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
   durationSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(7200, 'two hours at most')),
   tempoBpm: v.nullable(tempoSchema),
   steps: v.pipe(v.array(outcomeSchema), v.maxLength(500)),
+  count: v.optional(
+    v.object({
+      clean: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(400, 'at most 400 changes')),
+      seconds: v.pipe(
+        v.number(),
+        v.minValue(10, 'ten seconds or more'),
+        v.maxValue(600, 'ten minutes at most'),
+      ),
+    }),
+  ),
   result: resultSchema,
   feel: v.nullable(feelSchema),
   source: v.picklist(['self', 'teacher', 'quiz', 'paper', 'recording', 'listener', 'simulated']),

@@ -138,6 +138,17 @@ const boardSchema = v.object({
 });
 export type BoardBody = v.InferOutput<typeof boardSchema>;
 
+const factorSchema = v.object({
+  factor: v.number(),
+  low: v.number(),
+  high: v.number(),
+  logSpread: v.number(),
+});
+const paceFitSchema = v.object({
+  counts: v.number(),
+  overall: factorSchema,
+  parts: v.optional(v.object({ shift: factorSchema, barre: factorSchema, fingers: factorSchema })),
+});
 const limitsRecord = v.object({ from: v.string(), value: limitsSchema });
 const studentSchema = v.object({
   id: v.string(),
@@ -156,6 +167,8 @@ const studentSchema = v.object({
   /** The schools that hold for this student, and the marks made for them. */
   schools: schoolsSchema,
   marks: marksSchema,
+  /** The pace found from counted minutes, and what it was taken for before any. */
+  pace: v.object({ fit: paceFitSchema, before: paceFitSchema }),
   skills: v.array(skillStateSchema),
   pain: painSchema,
   takes: v.number(),
@@ -209,6 +222,7 @@ const practiceSchema = v.object({
   minutes: v.number(),
   schools: schoolsSchema,
   marks: marksSchema,
+  pace: paceFitSchema,
   cards: v.array(cardSchema),
 });
 export type PracticeBody = v.InferOutput<typeof practiceSchema>;

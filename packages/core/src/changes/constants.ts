@@ -54,7 +54,15 @@ export type ChangePartName = (typeof CHANGE_PARTS)[number];
 export interface Pace {
   readonly factor: number;
   readonly logSpread: number;
+  /** Further factors of single parts, once enough was counted to tell them apart. */
+  readonly parts?: { readonly shift: number; readonly barre: number; readonly fingers: number };
 }
+
+/** What the seconds of a part are multiplied by at a pace. */
+export const paceFactor = (pace: Pace, part: ChangePartName): number => {
+  const own = part === 'shift' || part === 'barre' || part === 'fingers' ? pace.parts?.[part] : undefined;
+  return pace.factor * (own ?? 1);
+};
 
 /** What is assumed of a student nobody has timed yet. */
 export const UNKNOWN_PACE: Pace = { factor: 1, logSpread: 0.3 };

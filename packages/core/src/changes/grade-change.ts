@@ -24,7 +24,15 @@ import {
   type ChangeWork,
   type HeldGrip,
 } from './change-time';
-import { CHANGE, CHANGE_PARTS, NINE_OF_TEN, UNKNOWN_PACE, type ChangePartName, type Pace } from './constants';
+import {
+  CHANGE,
+  CHANGE_PARTS,
+  NINE_OF_TEN,
+  paceFactor,
+  UNKNOWN_PACE,
+  type ChangePartName,
+  type Pace,
+} from './constants';
 
 export type FingerDeed = 'stays' | 'adjusts' | 'slides' | 'lifts over' | 'lifts off' | 'lands';
 
@@ -91,11 +99,17 @@ export function gradeChange(
   const pace = options.pace ?? UNKNOWN_PACE;
   const work = changeWork();
   const best = cheapestPair(model, a.value, b.value, work);
-  const seconds = changeSeconds(model, best.from, best.to, work) * pace.factor;
+  changeSeconds(model, best.from, best.to, work);
+  const parts = CHANGE_PARTS.map((name, i) => ({
+    name,
+    seconds: work.seconds[i] * paceFactor(pace, name),
+    why: { code: `change.${name}`, values: partValues(name, work, best) },
+  }));
+  const seconds = parts.reduce((sum, part) => sum + part.seconds, 0);
   const { gapSeconds, gapBeats = 1 } = options;
   const tempoBpm = tempoFor(seconds, gapBeats);
   const spread = Math.exp(NINE_OF_TEN * pace.logSpread);
-  const fingers = fingerMoves(best.from, best.to, work, instrument, pace.factor);
+  const fingers = fingerMoves(best.from, best.to, work, instrument, paceFactor(pace, 'fingers'));
   const last = fingers.reduce<FingerMove | null>(
     (most, one) => (one.seconds > (most?.seconds ?? 0) ? one : most),
     null,
@@ -113,11 +127,7 @@ export function gradeChange(
     tempoBpm,
     band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
     cleanProbability: gapSeconds === undefined ? null : cleanChance(seconds, gapSeconds),
-    parts: CHANGE_PARTS.map((name, i) => ({
-      name,
-      seconds: work.seconds[i] * pace.factor,
-      why: { code: `change.${name}`, values: partValues(name, work, best) },
-    })),
+    parts,
   });
 }
 

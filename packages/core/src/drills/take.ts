@@ -56,6 +56,8 @@ export interface Take {
   readonly tempoBpm: number | null;
   /** Empty when only the result was logged. */
   readonly steps: readonly StepOutcome[];
+  /** Clean changes counted without a beat, for a change loop; what the student's pace is found from. */
+  readonly count?: { readonly clean: number; readonly seconds: number };
   readonly result: TakeResult;
   readonly feel: Feel | null;
   readonly source: TakeSource;

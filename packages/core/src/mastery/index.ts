@@ -25,3 +25,4 @@ export {
   type StudentState,
 } from './replay';
 export type { Marks } from './states';
+export { countsOf, paceFrom } from './pace';

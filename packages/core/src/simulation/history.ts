@@ -11,6 +11,7 @@ import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import { seededRandom } from '../kernel/random';
 import type { Skill, Syllabus } from '../syllabus/skill';
+import { countChanges } from './counting';
 import { makePlayer, stopsToday, type PlayedTake, type PlayerTraits } from './player';
 
 export interface Life {
@@ -45,6 +46,9 @@ export interface LivedTake extends PlayedTake {
 const EARLIER_DAYS = 70;
 const AT_ONCE = 2;
 const TAKES_A_SKILL = 3;
+const MINUTE_SECONDS = 60;
+/** A change taught for weeks goes quicker than the reference hand's on first sight. */
+const PRACTISED = 0.8;
 
 /** All takes of a life in order; the same life gives the same takes. */
 export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
@@ -86,6 +90,16 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
           ? take.tempoBpm - 2
           : take.tempoBpm;
     tempo.set(skill.id, Math.max(36, Math.round(next)));
+  };
+
+  // Counted minutes draw from a stream of their own, so that they leave everything else as it is.
+  const counting = random.fork('counting');
+  const counted = (drill: Drill): Pick<PlayedTake, 'count'> => {
+    if (drill.recipe.family !== 'change loop') return {};
+    const grips = drill.recipe.parameters.grips.map((grip) => grip.frets);
+    const truth = { overall: PRACTISED * life.traits.slowness, shift: 1, barre: 1, fingers: 1 };
+    const clean = countChanges(grips, truth, life.hand, life.instrument, counting, MINUTE_SECONDS);
+    return { count: { clean, seconds: MINUTE_SECONDS } };
   };
 
   const made = new Map<string, Drill | null>();
@@ -132,7 +146,15 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
         life.hurtsOnDay === day && last
           ? { ...played, feel: { hand: 'pain', where: life.traits.painPlace, side: 'left' } }
           : played;
-      lived.push({ ...take, day, minuteOfDay: minute, source: lesson ? 'teacher' : 'self' });
+      // The last take on a change in a lesson is a counted minute.
+      const count = lesson && skill && recipes.findLast((one) => one.skill === skill)?.recipe === recipe;
+      lived.push({
+        ...take,
+        ...(count ? counted(drill) : {}),
+        day,
+        minuteOfDay: minute,
+        source: lesson ? 'teacher' : 'self',
+      });
       minute += Math.max(1, Math.ceil(take.durationSeconds / 60)) + 1;
       if (skill) {
         lastResults.set(skill.id, [...(lastResults.get(skill.id) ?? []), take.result]);

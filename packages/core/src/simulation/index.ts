@@ -1,2 +1,3 @@
 export { makePlayer, PLAYER, type PlayedTake, type Player, type PlayerTraits } from './player';
 export { liveThrough, type Life, type LivedTake } from './history';
+export { countChanges, type TrueFactors } from './counting';

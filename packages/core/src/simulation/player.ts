@@ -64,7 +64,7 @@ interface Trace {
 
 export type PlayedTake = Pick<
   Take,
-  'recipe' | 'items' | 'durationSeconds' | 'tempoBpm' | 'steps' | 'result' | 'feel'
+  'recipe' | 'items' | 'durationSeconds' | 'tempoBpm' | 'steps' | 'count' | 'result' | 'feel'
 >;
 
 export interface Player {

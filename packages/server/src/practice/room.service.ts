@@ -50,6 +50,7 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
           minutes: view.record.practiceMinutes,
           schools: view.schools,
           marks: view.marks,
+          pace: view.pace.fit,
           cards: await withPastCalls(fill(view, cards), () => eventsOf(manager, who.studioId, studentId)),
         };
       });

@@ -3,9 +3,18 @@
  * only a cache: it is keyed by the log's own count and last id, and dropping it changes nothing but time.
  */
 import type { Marks } from '@finch/contract';
+import { paceOf, PLAIN_PRIOR, studioPrior, type CountedChanges, type PaceFit } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
-import { datedAt, PRIOR_FIT, replay, type Dated, type StudentState } from '@finch/core/mastery';
+import {
+  countsOf,
+  datedAt,
+  paceFrom,
+  PRIOR_FIT,
+  replay,
+  type Dated,
+  type StudentState,
+} from '@finch/core/mastery';
 import { CHILD_LIMITS, DEFAULT_LIMITS, type HandLimits } from '@finch/core/planning';
 import { handFor, type Schools } from '@finch/core/shapes';
 import type { EntityManager } from 'typeorm';
@@ -33,6 +42,8 @@ export interface StudentView {
   readonly limitsBefore: { readonly from: string; readonly value: HandLimits } | null;
   readonly schools: Schools;
   readonly marks: Marks;
+  /** This student's pace and what it was taken for before anything was counted. */
+  readonly pace: { readonly fit: PaceFit; readonly before: PaceFit };
   /** What drills are made for: the hand as its school asks it to play, and the fingerings pinned for it. */
   readonly drilling: DrillContext & { readonly effortLimit: number };
 }
@@ -43,7 +54,11 @@ const CHILD_AGE = 16;
 
 interface Kept {
   readonly key: string;
+  readonly studioId: string;
   readonly state: StudentState;
+  readonly counts: readonly CountedChanges[];
+  /** From the plain prior, so that one student's fit never rests on another's. */
+  readonly alone: PaceFit;
 }
 
 export interface States {
@@ -80,8 +95,10 @@ export function makeStates(): States {
       record.timeZone,
       Math.floor(now / FRESH_MS),
     ].join();
-    let state = kept.get(id)?.key === key ? kept.get(id)?.state : undefined;
-    if (!state) {
+    const hand = held(hands, now, averageHand);
+    const instrument = held(instruments, now, standardGuitar);
+    let known = kept.get(id);
+    if (known?.key !== key) {
       const events = count ? await eventsOf(manager, studioId, id) : [];
       const context = {
         syllabus: syllabus.content,
@@ -91,13 +108,22 @@ export function makeStates(): States {
         modelVersion: 'mastery-1',
         timeZone: record.timeZone,
       };
-      state = replay(events, context, now);
-      kept.set(id, { key, state });
+      const counts = countsOf(events);
+      const alone = paceFrom(counts, hand.value, instrument.value, PLAIN_PRIOR);
+      known = { key, studioId, state: replay(events, context, now), counts, alone };
+      kept.set(id, known);
     }
+    const { state, counts } = known;
+    const others = [...kept].flatMap(([of, one]) =>
+      of !== id && one.studioId === studioId ? [one.alone] : [],
+    );
+    const prior = studioPrior(others);
+    const pace = {
+      fit: paceFrom(counts, hand.value, instrument.value, prior),
+      before: paceFrom([], hand.value, instrument.value, prior),
+    };
     const age = ageOn(record.bornOn, now);
     const assumed = age !== null && age < CHILD_AGE ? CHILD_LIMITS : DEFAULT_LIMITS;
-    const hand = held(hands, now, averageHand);
-    const instrument = held(instruments, now, standardGuitar);
     const limit = held(limits, now, assumed);
     const schools = shared.book.forStudent(id);
     const marks = marksFor(shared.marks, id);
@@ -110,7 +136,9 @@ export function makeStates(): States {
       limits: limit,
       schools,
       marks,
+      pace,
       drilling: {
+        pace: paceOf(pace.fit),
         hand: handFor(hand.value, schools),
         instrument: instrument.value,
         effortLimit: limit.value.gripEffort,

@@ -67,6 +67,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           limitsBefore: view.limitsBefore,
           schools: view.schools,
           marks: view.marks,
+          pace: view.pace,
           skills: state.skills.map((skill) => ({ ...skill, history: [...skill.history] })),
           pain: state.pain,
           takes: state.takes,

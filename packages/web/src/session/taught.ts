@@ -3,6 +3,7 @@
  * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand under the school of whoever sits.
  */
 import { routes, type Marks, type SchoolsBody } from '@finch/contract';
+import { paceOf } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { changeMark, gripMark, type Frets } from '@finch/core/grips';
@@ -50,6 +51,7 @@ export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
     instrument: student.value?.instrument.value ?? standardGuitar,
     ...(limit.value === null ? {} : { effortLimit: limit.value }),
     pins: pinsOf(marks.value),
+    ...(student.value ? { pace: paceOf(student.value.pace.fit) } : {}),
   }));
   const hand = computed(() => drilling.value.hand);
   const instrument = computed(() => drilling.value.instrument);

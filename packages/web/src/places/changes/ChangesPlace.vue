@@ -11,6 +11,7 @@ import IconHear from '~icons/bi/volume-up';
 import { gaveWayWords, sayChart } from '../../app/change-words';
 import { useKeys } from '../../app/keys';
 import { nameChord, say, sayError } from '../../app/words';
+import PaceLine from '../../instruments/PaceLine.vue';
 import PathBoard from '../../instruments/PathBoard.vue';
 import { useBench } from '../../session/bench';
 import { blockOf, putInPlan } from '../../session/plan-actions';
@@ -19,7 +20,8 @@ import { usePlayer } from '../../workers/player';
 import ChangeSide from './ChangeSide.vue';
 import PathAsk from './PathAsk.vue';
 import { whereText } from './progression';
-import { readAsked, usePath, writeAsked } from './use-path';
+import { readAsked, writeAsked } from './path-asked';
+import { usePath } from './use-path';
 
 const FIRST = 'Abmaj7 | Fm7 | Bbm7 | Eb7 | Abmaj7 | Dbm6 | Eb7/Bb | Ab6';
 const bench = useBench();
@@ -305,6 +307,12 @@ useKeys([
       <label v-if="pair" class="small loop"
         ><input v-model="looping" type="checkbox" /> Hear only this change, round and round</label
       >
+      <PaceLine
+        v-if="student"
+        :name="student.name.split(' ')[0]"
+        :fit="student.pace.fit"
+        :before="student.pace.before"
+      />
       <p v-if="barres" class="caution">
         Barres: press, check, release; at most a bar long, never held as a contest. Pain means stop.
       </p>

@@ -4,7 +4,7 @@ import { OBJECTIVES } from '@finch/core/changes';
 import { BFormCheckbox } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { OBJECTIVE_WORDS } from '../../app/change-words';
-import { NOTHING_ASKED, type PathAsked } from './use-path';
+import { NOTHING_ASKED, type PathAsked } from './path-asked';
 
 const asked = defineModel<PathAsked>({ required: true });
 const props = defineProps<{ strings: number; frets: number; limit: number | null; who: string }>();

@@ -2,97 +2,15 @@
  * The path of the Changes bench: what is typed or which piece is on it, what is asked, what was locked, and what came
  * back. Worked out beside the page; an older answer never overtakes a newer question.
  */
-import type {
-  OtherWay,
-  Path,
-  PathFound,
-  PathLimits,
-  PathLock,
-  PathObjective,
-  PathOptions,
-} from '@finch/core/changes';
+import type { OtherWay, Path, PathFound, PathLock, PathOptions } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
 import { chordOf, gapBeatsOf } from '@finch/core/score';
 import { refDebounced } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { school } from '../../app/school';
 import { benchWork, plain } from '../../workers/bench';
+import { limitsAsked, type PathAsked } from './path-asked';
 import { readProgression } from './progression';
-
-export interface PathAsked {
-  objective: PathObjective;
-  fromFret: number;
-  toFret: number;
-  bass: PathLimits['bass'];
-  rootString: number | null;
-  /** Strings that may sound, by number: from the thicker to the thinner; null for all. */
-  strings: string | null;
-  open: boolean;
-  barre: boolean;
-  /** Grips up to this hand's limit only. */
-  insideLimit: boolean;
-}
-
-export const NOTHING_ASKED: PathAsked = {
-  objective: 'easiest',
-  fromFret: 0,
-  toFret: 15,
-  bass: 'root',
-  rootString: null,
-  strings: null,
-  open: true,
-  barre: true,
-  insideLimit: false,
-};
-
-export function limitsAsked(asked: PathAsked, limit: number | null): Partial<PathLimits> {
-  const [thick, thin] = (asked.strings ?? '').split('-').map(Number);
-  return {
-    minFret: asked.fromFret,
-    maxFret: Math.max(asked.fromFret, asked.toFret),
-    bass: asked.bass,
-    rootStrings: asked.rootString === null ? null : [asked.rootString],
-    strings: asked.strings ? [thick, thin] : null,
-    allowOpen: asked.open,
-    allowBarre: asked.barre,
-    maxEffort: asked.insideLimit && limit !== null ? limit : 100,
-  };
-}
-
-/** Only what differs from nothing asked, for the address. */
-export function writeAsked(asked: PathAsked): string {
-  const says = Object.entries(asked).filter(
-    ([name, value]) => value !== NOTHING_ASKED[name as keyof PathAsked],
-  );
-  return says.length ? JSON.stringify(Object.fromEntries(says)) : '';
-}
-
-/** What an address asks; anything it says wrongly is left as it is when nothing is asked. */
-export function readAsked(text: string, objectives: readonly string[]): PathAsked {
-  let said: Record<string, unknown> = {};
-  try {
-    const read: unknown = JSON.parse(text || '{}');
-    if (read && typeof read === 'object') said = read as Record<string, unknown>;
-  } catch {
-    said = {};
-  }
-  const fret = (value: unknown, otherwise: number) =>
-    Number.isInteger(value) && Number(value) >= 0 && Number(value) <= 24 ? Number(value) : otherwise;
-  const nothing = NOTHING_ASKED;
-  return {
-    objective: objectives.includes(String(said.objective))
-      ? (said.objective as PathObjective)
-      : nothing.objective,
-    fromFret: fret(said.fromFret, nothing.fromFret),
-    toFret: fret(said.toFret, nothing.toFret),
-    bass: said.bass === 'any' || said.bass === 'root or 5' ? said.bass : nothing.bass,
-    rootString: [4, 5, 6].includes(Number(said.rootString)) ? Number(said.rootString) : null,
-    strings: /^[3-8]-[1-6]$/.test(String(said.strings)) ? String(said.strings) : null,
-    open: said.open !== false,
-    barre: said.barre !== false,
-    insideLimit: said.insideLimit === true,
-  };
-}
 
 export function usePath(given: {
   readonly typed: string;
@@ -200,4 +118,3 @@ export function usePath(given: {
     plan,
   };
 }
-

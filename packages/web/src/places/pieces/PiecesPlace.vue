@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
 import { routes, type PieceBody, type PieceContent } from '@finch/contract';
-import type { PathOptions } from '@finch/core/changes';
+import { paceOf, type PathOptions } from '@finch/core/changes';
 import { changeLoop } from '@finch/core/drills';
 import { fretsText } from '@finch/core/grips';
 import {
@@ -45,7 +45,8 @@ import { needsOf } from './needs';
 import PartsTable from './PartsTable.vue';
 import { PART_NAMES } from './part-words';
 import PieceSide from './PieceSide.vue';
-import { contentOf, NEW_CHART, useRepertoire } from './repertoire';
+import { contentOf, NEW_CHART } from './listed';
+import { useRepertoire } from './repertoire';
 
 const props = defineProps<{ pieceId?: string }>();
 const router = useRouter();
@@ -171,6 +172,7 @@ const players = computed(() =>
               hand: handFor(data.hand.value, data.schools),
               instrument: data.instrument.value,
               pins: pinsOf(data.marks),
+              pace: paceOf(data.pace.fit),
             },
           },
         ]

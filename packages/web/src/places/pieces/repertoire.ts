@@ -1,23 +1,11 @@
 /** The studio's pieces: read, written over the version seen, taken away and brought back. */
 import { routes, type PieceBody, type PieceContent } from '@finch/contract';
-import { readChart, type Piece } from '@finch/core/score';
+import { readChart } from '@finch/core/score';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { call } from '../../session/api';
 import { useSeat } from '../../session/seat';
-
-export interface Listed {
-  readonly body: PieceBody;
-  readonly piece: Piece;
-}
-
-/** Those with a concert first, the nearest first; then by title. */
-export function inOrder(pieces: readonly Listed[], today: string): Listed[] {
-  const day = ({ body }: Listed) => (body.concert && body.concert.day >= today ? body.concert.day : '9999');
-  return [...pieces].sort(
-    (a, b) => day(a).localeCompare(day(b)) || a.piece.title.localeCompare(b.piece.title),
-  );
-}
+import { inOrder } from './listed';
 
 export function useRepertoire() {
   const seat = useSeat();
@@ -50,21 +38,3 @@ export function useRepertoire() {
   }
   return { query, pieces, today, keep, remove };
 }
-
-export const contentOf = ({ chart, concert, locks, parts }: PieceBody): PieceContent => ({
-  chart,
-  concert,
-  locks,
-  parts,
-});
-
-/** What a chart begins with when somebody types one. */
-export const NEW_CHART = `title: 
-key: C major
-time: 4/4
-tempo: 90
-strum plain 2: D - d u - u d u
-
-[A] plain
-| C | Am | F | G |
-`;

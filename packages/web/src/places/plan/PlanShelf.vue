@@ -3,6 +3,7 @@
 import type { StudentBody } from '@finch/contract';
 import { makeDrill } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
+import { paceOf } from '@finch/core/changes';
 import { handFor } from '@finch/core/shapes';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
@@ -60,6 +61,7 @@ function put(entry: (typeof shelf.value)[number]) {
     hand: handFor(student.hand.value, student.schools),
     instrument: student.instrument.value,
     pins: pinsOf(student.marks),
+    pace: paceOf(student.pace.fit),
   });
   const share =
     drill.ok && drill.value.hasBarre

@@ -27,9 +27,11 @@ import TabStrip from '../../instruments/TabStrip.vue';
 import { useBench } from '../../session/bench';
 import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
+import { paceOf } from '@finch/core/changes';
 import { pinsOf } from '../../session/taught';
 import { usePlayer } from '../../workers/player';
 import CountAnswer from './CountAnswer.vue';
+import MinuteCount from './MinuteCount.vue';
 import RingAnswer from './RingAnswer.vue';
 import { emptyDraft, isComplete, takeOf, type Draft } from './take-draft';
 
@@ -51,6 +53,7 @@ const context = computed(() =>
         instrument: data.value.instrument,
         effortLimit: data.value.limits.gripEffort,
         pins: pinsOf(data.value.marks),
+        pace: paceOf(data.value.pace),
       }
     : null,
 );
@@ -408,14 +411,16 @@ const columns = computed(() =>
             @start="started ??= seat.now()"
             @done="(outcomes) => patch({ outcomes, done: true })"
           />
-          <CountAnswer
-            v-else-if="drill.judged === 'changes'"
-            :heading="`Take ${takesHere + 1}: ${say(drill.question)}`"
-            :clean="draft.clean"
-            :of="draft.of"
-            :done="draft.done"
-            @counted="counted"
-          />
+          <template v-else-if="drill.judged === 'changes'">
+            <CountAnswer
+              :heading="`Take ${takesHere + 1}: ${say(drill.question)}`"
+              :clean="draft.clean"
+              :of="draft.of"
+              :done="draft.done"
+              @counted="counted"
+            />
+            <MinuteCount :bursts="drill.bursts" :now="seat.now" @counted="(count) => patch({ count })" />
+          </template>
           <div v-else class="counter">
             <h2>{{ say(drill.question) }}</h2>
             <p class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>

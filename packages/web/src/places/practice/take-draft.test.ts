@@ -70,3 +70,10 @@ test('a warm up is done, a root call is a quiz', () => {
     steps: ['late'],
   });
 });
+
+test('a counted minute goes with the take, and changes nothing of its yes or no', () => {
+  const draft = { ...emptyDraft(loop), clean: 9, done: true };
+  expect(takeOf(draft, loop, null, when)).not.toHaveProperty('count');
+  const counted = takeOf({ ...draft, count: { clean: 31, seconds: 60 } }, loop, null, when);
+  expect(counted).toMatchObject({ result: 'clean', count: { clean: 31, seconds: 60 } });
+});

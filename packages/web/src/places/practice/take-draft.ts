@@ -18,13 +18,23 @@ export interface Draft {
   readonly outcomes: readonly StepOutcome[];
   readonly done: boolean;
   readonly tempoBpm: number | null;
+  /** Clean changes counted over a minute, where somebody did. */
+  readonly count: Take['count'] | null;
 }
 
 const CHANGES_ASKED = 10;
 
 export function emptyDraft(drill: Drill): Draft {
   const strings = drill.judged === 'strings' ? drill.steps.map(() => null) : [];
-  return { strings, clean: 0, of: CHANGES_ASKED, outcomes: [], done: false, tempoBpm: drill.tempoBpm };
+  return {
+    strings,
+    clean: 0,
+    of: CHANGES_ASKED,
+    outcomes: [],
+    done: false,
+    tempoBpm: drill.tempoBpm,
+    count: null,
+  };
 }
 
 /** Whether enough was said to keep the take. */
@@ -69,6 +79,7 @@ export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When
     ...when,
     tempoBpm: drill.tempoBpm === null ? null : draft.tempoBpm,
     steps,
+    ...(draft.count ? { count: draft.count } : {}),
     // Every string has to be right for a clean ring check; one wrong is nearly.
     result:
       drill.judged === 'strings'

@@ -1,5 +1,5 @@
 import { OBJECTIVES } from '@finch/core/changes';
-import { limitsAsked, NOTHING_ASKED, readAsked, writeAsked } from './use-path';
+import { limitsAsked, NOTHING_ASKED, readAsked, writeAsked } from './path-asked';
 
 test('what is asked goes into the address and comes back', () => {
   const asked = {

@@ -1,5 +1,5 @@
 import { readChart } from '@finch/core/score';
-import { inOrder, NEW_CHART, type Listed } from './repertoire';
+import { inOrder, NEW_CHART, type Listed } from './listed';
 
 const listed = (title: string, day: string | null): Listed => ({
   body: {
