@@ -1,4 +1,5 @@
 /** The hand's path along the neck and the studio's repertoire, as a teacher uses them. */
+import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './house';
@@ -192,4 +193,40 @@ test('a counted minute is kept with its take, and the pace says what it was and 
   await page.goto('/sit');
   await sit('Tamsin Brackwater');
   await expect.poll(async () => (await own()).fit.counts).toBe(Math.min(12, before.fit.counts + 1));
+});
+
+test('a piece goes out as MusicXML and MIDI and comes back in, looked at first; a broken file is refused', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.goto('/pieces');
+  await page.locator('.repertoire button', { hasText: 'Ropewalk Lullaby' }).click();
+  await page.locator('.heavy li').first().waitFor();
+  await page.getByRole('button', { name: 'Files' }).click();
+  const saved = async (name: string) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name, exact: true }).click();
+    const file = await download;
+    return { name: file.suggestedFilename(), bytes: await readFile(await file.path()) };
+  };
+  const xml = await saved('MusicXML');
+  expect(xml.name).toBe('Ropewalk-Lullaby.musicxml');
+  expect(xml.bytes.toString()).toContain('<frame-note>');
+  const midi = await saved('MIDI');
+  expect(midi.bytes.subarray(0, 4).toString()).toBe('MThd');
+  const file = page.getByLabel(/^From a file/);
+  await file.setInputFiles({ name: 'half.mid', mimeType: 'audio/midi', buffer: midi.bytes.subarray(0, 300) });
+  await expect(page.locator('.files [role="alert"]')).toContainText('cut off');
+  await file.setInputFiles({ name: xml.name, mimeType: 'text/xml', buffer: xml.bytes });
+  await expect(page.locator('.preview .bar')).toHaveCount(8);
+  await expect(page.locator('.preview .left')).toContainText('Guitar');
+  await expect(page.locator('.preview .words').first()).toContainText('Coil the rope');
+  await page.getByLabel('Or pasted: chords over words, or a chart').fill('[Verse]\nG   D\nthe lamp is low');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.locator('.preview .bar')).toHaveCount(2);
+  await expect(page.locator('.preview .left')).toContainText('the lamp is low');
+  await page.locator('.preview').getByLabel('Title').fill('Low Lamp');
+  await page.getByRole('button', { name: 'Keep it in the repertoire' }).click();
+  await expect(page.locator('.piece-strip h1')).toHaveText('Low Lamp');
 });

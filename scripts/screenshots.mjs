@@ -79,6 +79,18 @@ async function main() {
       .waitFor({ timeout: 8000 })
       .catch(() => undefined);
     if (wanted('shapes')) await shoot(teacher, 'shapes');
+    if (wanted('changes')) {
+      await teacher.goto('/changes');
+      await teacher.locator('.ways li').first().waitFor();
+      await shoot(teacher, 'changes');
+    }
+    if (wanted('pieces')) {
+      await teacher.goto('/pieces');
+      await teacher.locator('.repertoire button', { hasText: 'Thunder Sheet Reel' }).click();
+      await teacher.locator('.parts li').first().waitFor({ timeout: 60_000 });
+      await teacher.locator('.heavy li').first().waitFor();
+      await shoot(teacher, 'pieces');
+    }
     if (wanted('paper')) {
       await teacher.getByRole('button', { name: 'Paper…' }).click();
       await teacher.getByLabel('the first 12 of the list').check();

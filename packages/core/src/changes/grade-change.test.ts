@@ -35,7 +35,7 @@ describe('gradeChange', () => {
     ['F', 'C8', 26],
   ])('%s to %s makes about %i a minute', (a, b, anchor) => {
     const rate = change(a, b).changesPerMinute;
-    expect(Math.abs(rate / anchor - 1)).toBeLessThan(0.15);
+    expect(Math.abs(rate / anchor - 1)).toBeLessThan(0.1);
   });
 
   test('every pair of changes that teachers agree on is in order', () => {

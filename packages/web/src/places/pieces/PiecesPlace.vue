@@ -40,6 +40,7 @@ import { benchWork, plain } from '../../workers/bench';
 import { usePlayer } from '../../workers/player';
 import ChartEditor from './ChartEditor.vue';
 import ChartSheet from './ChartSheet.vue';
+import FilesDialog from './FilesDialog.vue';
 import KeyDialog from './KeyDialog.vue';
 import { needsOf } from './needs';
 import PartsTable from './PartsTable.vue';
@@ -274,6 +275,7 @@ watch([asPart, part], () => player.stop());
 // What is kept.
 const editing = ref(false);
 const isNew = ref(false);
+const filing = ref(false);
 const keying = ref(false);
 const staging = ref(false);
 const busy = ref(false);
@@ -312,6 +314,16 @@ async function keepChart(chart: string) {
   });
   if (!kept) return;
   editing.value = false;
+  open(id);
+}
+async function keepImported(chart: string) {
+  const id = uuid();
+  const kept = await write(async () => {
+    await keep(id, 0, { chart, concert: null, locks: {}, parts: {} });
+    return `${readChart(chart).piece.title} is kept.`;
+  });
+  if (!kept) return;
+  filing.value = false;
   open(id);
 }
 const edit = (fresh: boolean) => {
@@ -492,8 +504,9 @@ useKeys([
         >
         <BButton variant="outline-secondary" :disabled="!piece" @click="edit(false)">Edit</BButton>
         <BButton variant="outline-secondary" :disabled="!piece" @click="keying = true">Re-key</BButton>
+        <BButton variant="outline-secondary" @click="filing = true">Files</BButton>
         <BButton variant="outline-secondary" :disabled="!piece" @click="print"
-          ><IconPrint aria-hidden="true" /> Print chart</BButton
+          ><IconPrint aria-hidden="true" /> Print</BButton
         >
         <BButton class="pri" variant="dark" :disabled="!piece" @click="toChanges()">{{
           picked.length ? 'Bars to Changes' : 'Send to Changes'
@@ -624,6 +637,15 @@ useKeys([
       :trouble="trouble"
       :is-new="isNew"
       @keep="keepChart"
+    />
+    <FilesDialog
+      v-model="filing"
+      :piece="piece"
+      :demand="demand"
+      :instrument="drilling.instrument"
+      :busy="busy"
+      :trouble="filing ? trouble : ''"
+      @keep="keepImported"
     />
     <KeyDialog
       v-if="piece"

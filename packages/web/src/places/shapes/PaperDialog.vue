@@ -4,7 +4,8 @@ import type { CardShow, PaperCard } from '@finch/core/shapes';
 import { BButton, BFormInput, BFormRadioGroup, BModal } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { sayError } from '../../app/words';
-import { download, fileName, pdfFile, pngOf, printPages, svgFiles, type PaperJob } from './paper-files';
+import { saveFile } from '../../app/save-file';
+import { fileName, pdfFile, pngOf, printPages, svgFiles, type PaperJob } from './paper-files';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -76,13 +77,13 @@ const each = (ending: string, i: number) =>
   fileName(pages.value.length > 1 ? `${job.value.title} ${i + 1}` : job.value.title, ending);
 const svg = () =>
   attempt(async () =>
-    pages.value.forEach((page, i) => download(each('svg', i), new Blob([page], { type: 'image/svg+xml' }))),
+    pages.value.forEach((page, i) => saveFile(each('svg', i), new Blob([page], { type: 'image/svg+xml' }))),
   );
 const png = () =>
   attempt(async () => {
-    for (const [i, page] of pages.value.entries()) download(each('png', i), await pngOf(page));
+    for (const [i, page] of pages.value.entries()) saveFile(each('png', i), await pngOf(page));
   });
-const pdf = () => attempt(async () => download(fileName(job.value.title, 'pdf'), await pdfFile(job.value)));
+const pdf = () => attempt(async () => saveFile(fileName(job.value.title, 'pdf'), await pdfFile(job.value)));
 const preview = computed(
   () => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(pages.value[0] ?? '')}`,
 );

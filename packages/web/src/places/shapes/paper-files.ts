@@ -108,14 +108,6 @@ export async function pdfFile(job: PaperJob): Promise<Blob> {
   });
 }
 
-export function download(name: string, content: Blob): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(content);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
-
 /** Prints pages without leaving the bench: a frame of its own holds them, one a sheet. */
 export function printPages(svgs: readonly string[]): void {
   document.getElementById('paper-frame')?.remove();

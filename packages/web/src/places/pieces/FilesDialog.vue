@@ -1,0 +1,247 @@
+<script setup lang="ts">
+/** A piece out as MusicXML, MIDI or chart text, and one in from a file or a pasted song sheet, looked at before it is kept. */
+import {
+  fileName,
+  readChordsOverWords,
+  readMidi,
+  readMusicXml,
+  writeMidi,
+  writeMusicXml,
+  type Imported,
+} from '@finch/core/exchange';
+import type { Instrument } from '@finch/core/fretboard';
+import { readChart, writeChart, type Piece, type PieceDemand } from '@finch/core/score';
+import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { readText } from '../../app/text-file';
+import { saveFile } from '../../app/save-file';
+import ChartSheet from './ChartSheet.vue';
+
+const props = defineProps<{
+  piece: Piece | null;
+  demand: PieceDemand | null;
+  instrument: Instrument;
+  busy: boolean;
+  trouble: string;
+}>();
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ keep: [chart: string] }>();
+
+const grips = () =>
+  (props.demand?.chords ?? []).map(({ step }) =>
+    step.grip ? { frets: step.grip.frets, fingers: step.grip.fingers } : null,
+  );
+const played = (piece: Piece) => ({ ...props.instrument, capo: piece.capo });
+function out(kind: 'musicxml' | 'mid' | 'txt') {
+  const { piece } = props;
+  if (!piece) return;
+  if (kind === 'musicxml') {
+    const xml = writeMusicXml(piece, grips(), played(piece));
+    saveFile(
+      fileName(piece, 'musicxml'),
+      new Blob([xml], { type: 'application/vnd.recordare.musicxml+xml' }),
+    );
+  } else if (kind === 'mid') {
+    const bytes = writeMidi(piece, {
+      grips: grips().map((grip) => grip?.frets ?? null),
+      instrument: played(piece),
+    });
+    saveFile(fileName(piece, 'mid'), new Blob([Uint8Array.from(bytes)], { type: 'audio/midi' }));
+  } else saveFile(fileName(piece, 'txt'), new Blob([writeChart(piece)], { type: 'text/plain' }));
+}
+
+const found = shallowRef<Imported | null>(null);
+const title = ref('');
+const refused = ref('');
+const pasted = ref('');
+const show = (one: Imported, name: string) => {
+  found.value = one;
+  title.value = one.piece.title || name;
+};
+const REFUSALS: Readonly<Record<string, string>> = {
+  'xml.entities': 'This file declares entities of its own, which is not read for safety',
+  'xml.size': 'This file is too large',
+  'xml.depth': 'This file nests too deep',
+  'xml.form': 'This file is damaged',
+  'xml.kind': 'This is no score we read',
+  'xml.bars': 'This score is too long',
+  'midi.size': 'This file is too large',
+  'midi.form': 'This is no MIDI file, or it is cut off',
+  'midi.empty': 'There are no notes in this file',
+  'midi.bars': 'This file is too long',
+};
+/** A song sheet or a chart: whatever can be read of the text. */
+function takeText(text: string, name: string) {
+  const chart = readChart(text);
+  if (chart.problems.length === 0) return show({ piece: chart.piece, notTaken: [] }, name);
+  const sheet = readChordsOverWords(text);
+  if (sheet) return show(sheet, name);
+  const [first] = chart.problems;
+  refused.value = `Neither a chart nor chords over words; read as a chart, line ${first.line}: ${first.detail}.`;
+}
+async function pick(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  if (!file) return;
+  refused.value = '';
+  found.value = null;
+  const name = file.name.replace(/\.\w+$/, '');
+  try {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    if (/\.midi?$/i.test(file.name)) {
+      const read = readMidi(bytes);
+      if (read.ok) show(read.value, name);
+      else refused.value = `${REFUSALS[read.problem.code]}. Needed: ${read.problem.detail}.`;
+    } else if (/\.(musicxml|xml)$/i.test(file.name)) {
+      const read = readMusicXml(readText(bytes).text);
+      if (read.ok) show(read.value, name);
+      else refused.value = `${REFUSALS[read.problem.code]}. Needed: ${read.problem.detail}.`;
+    } else if (/\.mxl$/i.test(file.name))
+      refused.value = 'A packed score (.mxl) is not read. Save it as plain MusicXML (.musicxml).';
+    else takeText(readText(bytes).text, name);
+  } catch (error) {
+    refused.value = error instanceof Error ? error.message : String(error);
+  }
+}
+watch(open, (now) => {
+  if (!now) return;
+  found.value = null;
+  refused.value = '';
+  pasted.value = '';
+});
+const chart = computed(() =>
+  found.value ? writeChart({ ...found.value.piece, title: title.value.trim() || 'Untitled' }) : '',
+);
+/** What was taken is read again as a chart before it is kept, so that nothing half-read is stored. */
+const faults = computed(() => (found.value ? readChart(chart.value).problems : []));
+</script>
+
+<template>
+  <BModal v-model="open" title="Files" size="xl" no-footer>
+    <div class="files">
+      <section aria-label="Out">
+        <h2>{{ piece ? `${piece.title}, out` : 'Out' }}</h2>
+        <ul>
+          <li>
+            <BButton variant="outline-secondary" :disabled="!piece || !demand" @click="out('musicxml')"
+              >MusicXML</BButton
+            >
+            <span class="small">staff, tab, chord frames, melody and words</span>
+          </li>
+          <li>
+            <BButton variant="outline-secondary" :disabled="!piece || !demand" @click="out('mid')"
+              >MIDI</BButton
+            >
+            <span class="small">as it is played, with repeats and strums</span>
+          </li>
+          <li>
+            <BButton variant="outline-secondary" :disabled="!piece" @click="out('txt')">Chart</BButton>
+            <span class="small">the text itself</span>
+          </li>
+        </ul>
+        <h2>In</h2>
+        <label class="small"
+          >From a file: MusicXML, MIDI or text<input
+            class="form-control form-control-sm"
+            type="file"
+            accept=".musicxml,.xml,.mid,.midi,.txt,.mxl"
+            @change="pick"
+        /></label>
+        <label for="pasted" class="small">Or pasted: chords over words, or a chart</label>
+        <BFormTextarea
+          id="pasted"
+          v-model="pasted"
+          rows="8"
+          maxlength="200000"
+          spellcheck="false"
+          class="mono"
+        />
+        <BButton
+          size="sm"
+          variant="outline-secondary"
+          :disabled="!pasted.trim()"
+          @click="((refused = ''), (found = null), takeText(pasted, ''))"
+          >Look at it</BButton
+        >
+        <p v-if="refused || trouble" class="refusal" role="alert">{{ refused || trouble }}</p>
+      </section>
+      <section aria-label="Preview" class="preview">
+        <template v-if="found">
+          <label class="small">Title<input v-model="title" class="form-control" maxlength="120" /></label>
+          <p class="note">
+            {{ found.piece.key }} · {{ found.piece.time.beats }}/{{ found.piece.time.unit }} ·
+            {{ found.piece.tempoBpm }} bpm
+          </p>
+          <details v-if="found.notTaken.length" class="left" open>
+            <summary>{{ found.notTaken.length }} not taken</summary>
+            <ul>
+              <li v-for="(one, i) in found.notTaken.slice(0, 60)" :key="i">
+                <b>{{ one.at }}</b>: {{ one.what }}
+              </li>
+            </ul>
+          </details>
+          <p v-else class="note" role="status">Everything was taken.</p>
+          <p v-if="faults.length" class="refusal" role="alert">
+            What was read does not make a whole chart: line {{ faults[0].line }}, {{ faults[0].detail }}.
+          </p>
+          <ChartSheet :piece="found.piece" />
+          <BButton
+            class="pri keep"
+            variant="dark"
+            :disabled="busy || faults.length > 0 || !title.trim()"
+            @click="emit('keep', chart)"
+            >Keep it in the repertoire</BButton
+          >
+        </template>
+        <p v-else class="empty">
+          Choose a file or paste a sheet: what could be read stands here first, with what could not, and
+          nothing is kept until you say so.
+        </p>
+      </section>
+    </div>
+  </BModal>
+</template>
+
+<style scoped>
+.files {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
+  gap: 18px;
+}
+.files section {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.files li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 3px 0;
+}
+.files li .btn {
+  min-width: 110px;
+}
+.preview {
+  max-height: 66vh;
+  overflow-y: auto;
+}
+.left ul {
+  max-height: 140px;
+  overflow-y: auto;
+}
+.left li {
+  display: block;
+  font-size: 14px;
+}
+.mono {
+  font-family: var(--mono);
+}
+.keep {
+  align-self: flex-end;
+}
+@media (max-width: 820px) {
+  .files {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
