@@ -1,6 +1,6 @@
 /**
  * npm run bench: a table of what, median and aim. Times are medians on the machine it runs on, one process;
- * aims are goals, never asserted. `--json` prints the rows as JSON, `--screen` adds what is measured in the browser, `--misses`
+ * aims are goals, never asserted. `--json` prints the rows as JSON, `--screen` adds what is measured in the browser, `--playback` two minutes of clicks, `--misses`
  * lists the usual grips that come late or are fingered otherwise. Proofs on simulated students stand below.
  */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
@@ -196,6 +196,7 @@ function rows(): Row[] {
 
 const made = rows();
 if (process.argv.includes('--screen')) made.push(...(await (await import('./screen')).screenRows()));
+if (process.argv.includes('--playback')) made.push(...(await (await import('./playback')).playbackRows()));
 if (process.argv.includes('--json')) console.log(JSON.stringify(made, null, 2));
 else {
   const width = Math.max(...made.map((row) => row.what.length));

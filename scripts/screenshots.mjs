@@ -89,6 +89,7 @@ async function main() {
       await teacher.locator('.repertoire button', { hasText: 'Thunder Sheet Reel' }).click();
       await teacher.locator('.parts li').first().waitFor({ timeout: 60_000 });
       await teacher.locator('.heavy li').first().waitFor();
+      await teacher.locator('.part-line button').nth(1).waitFor({ timeout: 60_000 });
       await shoot(teacher, 'pieces');
     }
     if (wanted('paper')) {

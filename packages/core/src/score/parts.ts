@@ -43,10 +43,10 @@ const MOST_CAPO = 7;
 /** Ease of a part with a capo falls by this many points a fret: a thinner sound (assumed). */
 const CAPO_POINTS = 0.5;
 
-/** The three parts of a piece for one hand; without the capo part where no capo makes it easier than none. */
+/** The three parts of a piece for one hand, the full one with the chart's own capo; without the capo part where no capo makes it easier than none. */
 export function partsOf(piece: Piece, options: PathOptions): PartGrade[] {
   const bare = { ...options, instrument: { ...options.instrument, capo: 0 } };
-  const full = gripped(piece, 'full', 0, bare, pathMemory());
+  const full = gripped(piece, 'full', piece.capo, bare, pathMemory());
   const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped(piece, 'capo', i + 1, bare));
   const best = capos.reduce((least, one) =>
     one.meanEffort + one.capo * CAPO_POINTS < least.meanEffort + least.capo * CAPO_POINTS ? one : least,

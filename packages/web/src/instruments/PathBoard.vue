@@ -100,6 +100,13 @@ const tempoX = (bpm: number) => {
   const share = (Math.log(bpm) - Math.log(low)) / (Math.log(high) - Math.log(low));
   return TEMPO.left + Math.min(1, Math.max(0, share)) * (TEMPO.right - TEMPO.left);
 };
+/** The label stands right of the way, or left of it where the neck ends. */
+function beside(a: number, b: number): { labelX: number; anchor: 'start' | 'end' } {
+  const right = Math.max(a, b) + 16;
+  return right < NECK.right - 140
+    ? { labelX: right, anchor: 'start' }
+    : { labelX: Math.min(a, b) - 14, anchor: 'end' };
+}
 const changes = computed(() =>
   props.path.changes.map((change, i) => {
     if (!change) return null;
@@ -119,7 +126,7 @@ const changes = computed(() =>
       way,
       stays,
       label,
-      labelX: Math.min(NECK.right - 150, Math.max(from.handX, to.handX) + 16),
+      ...beside(from.handX, to.handX),
       head: stays ? '' : `M${to.handX - 6} ${bottom - 8}l6 6 6 -6`,
       under,
       low: tempoX(change.band.lowBpm),
@@ -299,7 +306,7 @@ const chordSize = (symbol: string) =>
           />
           <text
             class="number"
-            :class="{ over: limit !== null && row.effort > limit }"
+            :class="{ over: limit !== null && Math.round(row.effort) > limit }"
             x="702"
             :y="row.top + 36"
           >
@@ -317,7 +324,9 @@ const chordSize = (symbol: string) =>
             :stroke-dasharray="change.stays ? '2.5 3.5' : undefined"
           />
           <path v-if="change.head" :d="change.head" fill="none" stroke="var(--crown)" stroke-width="3" />
-          <text class="way" :x="change.labelX" :y="change.y + 4.5">{{ change.label }}</text>
+          <text class="way" :x="change.labelX" :y="change.y + 4.5" :text-anchor="change.anchor">
+            {{ change.label }}
+          </text>
           <text class="seconds" x="708" :y="change.y + 4.5">{{ change.change.seconds.toFixed(1) }} s</text>
           <path :d="`M${TEMPO.left} ${change.y + 7}H${TEMPO.right}`" stroke="var(--ink3)" stroke-width="1" />
           <rect

@@ -97,7 +97,7 @@ const tempoOf = (way: OtherWay) =>
           <b>{{ way.step.grip ? nameOfShape(way.step.grip) : '' }}</b>
           <p>
             <ShimMark :effort="way.step.grip?.effort.total ?? 0" :limit="limit" />
-            <b :class="{ over: limit !== null && (way.step.grip?.effort.total ?? 0) > limit }">{{
+            <b :class="{ over: limit !== null && Math.round(way.step.grip?.effort.total ?? 0) > limit }">{{
               Math.round(way.step.grip?.effort.total ?? 0)
             }}</b>
             <span>{{ Math.round(tempoOf(way)) }} bpm here</span>

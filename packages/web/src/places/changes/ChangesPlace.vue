@@ -3,7 +3,6 @@
 import { OBJECTIVES, type OtherWay, type PractiseStep } from '@finch/core/changes';
 import { changeLoop, type Recipe } from '@finch/core/drills';
 import { fretsText } from '@finch/core/grips';
-import { pieceSounds } from '@finch/core/sound';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -16,7 +15,7 @@ import PathBoard from '../../instruments/PathBoard.vue';
 import { useBench } from '../../session/bench';
 import { blockOf, putInPlan } from '../../session/plan-actions';
 import { useTaught } from '../../session/taught';
-import { usePlayer } from '../../workers/player';
+import { usePiecePlayer } from '../../workers/piece-player';
 import ChangeSide from './ChangeSide.vue';
 import PathAsk from './PathAsk.vue';
 import { whereText } from './progression';
@@ -27,7 +26,7 @@ const FIRST = 'Abmaj7 | Fm7 | Bbm7 | Eb7 | Abmaj7 | Dbm6 | Eb7/Bb | Ab6';
 const bench = useBench();
 const route = useRoute();
 const router = useRouter();
-const player = usePlayer();
+const player = usePiecePlayer();
 const { student, drilling, limit, instrument } = useTaught(() => bench.studentId);
 const query = (name: string, otherwise: string) => {
   const given = route.query[name];
@@ -116,25 +115,20 @@ async function hear() {
   const from = looping.value && pair.value ? chords.value[pair.value.at].number - 1 : undefined;
   const to = looping.value && pair.value ? chords.value[pair.value.at + 1].number - 1 : undefined;
   // The bars as written are the bars as played here: a progression has no repeats unless it was typed so.
-  const made = pieceSounds(piece, {
-    grips,
-    instrument: work.options.value.instrument,
-    tempoShare: share,
-    ...(from === undefined ? {} : { fromBar: from, toBar: to }),
-  });
-  sounding.value = made.bars.map((bar) => ({ at: bar.atSeconds, number: bar.played.number }));
-  await player.play(made.sounds, {
-    instrument: instrument.value,
-    seconds: made.seconds,
-    ...(looping.value ? { loopFrom: made.bars[0]?.atSeconds ?? 0 } : {}),
-  });
+  await player.play(
+    piece,
+    {
+      grips,
+      instrument: work.options.value.instrument,
+      tempoShare: share,
+      ...(from === undefined ? {} : { fromBar: from, toBar: to }),
+    },
+    looping.value,
+  );
 }
-const sounding = ref<{ at: number; number: number }[]>([]);
 const soundingChord = computed(() => {
-  const at = player.at.value;
-  if (at === null) return null;
-  const bar = sounding.value.findLast((one) => one.at <= at + 0.02);
-  const found = bar ? chords.value.findIndex((one) => one.number === bar.number) : -1;
+  const bar = player.soundingBar.value;
+  const found = bar === null ? -1 : chords.value.findIndex((one) => one.number === bar);
   return found < 0 ? null : found;
 });
 watch(path, () => player.stop());

@@ -5,6 +5,7 @@ import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { sayChart } from '../../app/change-words';
 import { encodingText, readText } from '../../app/text-file';
+import { chordText } from '../../app/words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{ start: string; busy: boolean; trouble: string; isNew: boolean }>();
@@ -67,7 +68,7 @@ async function pick(event: Event) {
         <p v-else-if="untitled" class="faults" role="status">A title is missing: title: Tin Heron</p>
         <h2 class="display">{{ reading.piece.title || 'Untitled' }}</h2>
         <p class="note">
-          {{ reading.piece.key }} · {{ reading.piece.time.beats }}/{{ reading.piece.time.unit }} ·
+          {{ chordText(reading.piece.key) }} · {{ reading.piece.time.beats }}/{{ reading.piece.time.unit }} ·
           {{ reading.piece.tempoBpm }} bpm
         </p>
         <ChartSheet :piece="reading.piece" />

@@ -101,7 +101,7 @@ const spoken = (bar: PieceBar, number: number) =>
                 }}{{ marks(bar).length ? `, ${marks(bar).join(', ')}` : '' }}</small
               ><span v-if="efforts?.get(number) !== undefined" class="effort"
                 ><ShimMark :effort="efforts.get(number) ?? 0" :limit="limit" :width="34" :height="14" /><b
-                  :class="{ over: limit !== null && (efforts.get(number) ?? 0) > limit }"
+                  :class="{ over: limit !== null && Math.round(efforts.get(number) ?? 0) > limit }"
                   >{{ Math.round(efforts.get(number) ?? 0) }}</b
                 ></span
               ></span
@@ -113,9 +113,11 @@ const spoken = (bar: PieceBar, number: number) =>
     <p v-if="piece.order" class="note order">Played: {{ piece.order.join(' ') }}</p>
     <div v-if="patterns.length" class="patterns">
       <h2>{{ patterns.some((one) => one.pattern.kind === 'strum') ? 'Strum' : 'Picking' }}</h2>
-      <div v-for="one in patterns" :key="one.pattern.name">
-        <p class="small">{{ one.used.join(' and ') || 'unused' }}: {{ one.pattern.name }}</p>
-        <StrokeRow :pattern="one.pattern" />
+      <div class="rows">
+        <div v-for="one in patterns" :key="one.pattern.name">
+          <p class="small">{{ one.used.join(' and ') || 'unused' }}: {{ one.pattern.name }}</p>
+          <StrokeRow :pattern="one.pattern" />
+        </div>
       </div>
     </div>
   </div>
@@ -213,12 +215,12 @@ const spoken = (bar: PieceBar, number: number) =>
   margin-left: 62px;
 }
 .patterns {
+  display: grid;
+  grid-template-columns: 62px minmax(0, 1fr);
+}
+.rows {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 22px;
-  align-items: flex-start;
-}
-.patterns h2 {
-  width: 40px;
+  gap: 4px 18px;
 }
 </style>

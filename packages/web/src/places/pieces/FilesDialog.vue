@@ -15,6 +15,7 @@ import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readText } from '../../app/text-file';
 import { saveFile } from '../../app/save-file';
+import { chordText } from '../../app/words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{
@@ -168,7 +169,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
         <template v-if="found">
           <label class="small">Title<input v-model="title" class="form-control" maxlength="120" /></label>
           <p class="note">
-            {{ found.piece.key }} · {{ found.piece.time.beats }}/{{ found.piece.time.unit }} ·
+            {{ chordText(found.piece.key) }} · {{ found.piece.time.beats }}/{{ found.piece.time.unit }} ·
             {{ found.piece.tempoBpm }} bpm
           </p>
           <details v-if="found.notTaken.length" class="left" open>

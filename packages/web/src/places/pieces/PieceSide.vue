@@ -109,7 +109,7 @@ const barsText = (bars: readonly number[]) =>
         >Loop bars {{ weakest.from.number }} to {{ weakest.to.number }}</BButton
       >
     </template>
-    <p v-else class="note">One grip throughout: no change to judge.</p>
+    <p v-else class="note">No change to judge: one grip throughout, or none.</p>
     <div class="spread">
       <h3>Heaviest grips</h3>
       <span class="small">{{ limit === null ? '' : `limit ${limit}` }}</span>
@@ -130,7 +130,7 @@ const barsText = (bars: readonly number[]) =>
             ><small>{{ nameOfShape(one.grip) }}, bar {{ one.number }}</small></span
           >
           <ShimMark :effort="one.grip.effort.total" :limit="limit" :width="44" />
-          <b :class="{ over: limit !== null && one.grip.effort.total > limit }">{{
+          <b :class="{ over: limit !== null && Math.round(one.grip.effort.total) > limit }">{{
             Math.round(one.grip.effort.total)
           }}</b>
         </button>

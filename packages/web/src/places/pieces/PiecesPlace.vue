@@ -17,7 +17,6 @@ import {
   type PartKind,
   type PieceDemand,
 } from '@finch/core/score';
-import { pieceSounds } from '@finch/core/sound';
 import { handFor } from '@finch/core/shapes';
 import { useQueries } from '@tanstack/vue-query';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
@@ -37,7 +36,7 @@ import { useBoard, useSyllabus } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { pinsOf, useTaught } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
-import { usePlayer } from '../../workers/player';
+import { usePiecePlayer } from '../../workers/piece-player';
 import ChartEditor from './ChartEditor.vue';
 import ChartSheet from './ChartSheet.vue';
 import FilesDialog from './FilesDialog.vue';
@@ -53,7 +52,7 @@ const props = defineProps<{ pieceId?: string }>();
 const router = useRouter();
 const seat = useSeat();
 const bench = useBench();
-const player = usePlayer();
+const player = usePiecePlayer();
 const { query, pieces, today, keep, remove } = useRepertoire();
 const { student, drilling, limit } = useTaught(() => bench.studentId);
 const { data: syllabus } = useSyllabus();
@@ -88,6 +87,8 @@ const options = computed<PathOptions>(() => {
     ...(pace ? { pace } : {}),
     ...(pins ? { pins } : {}),
     locked: locked.value,
+    // What this hand may be given comes first; a chord that has nothing lighter is shown over the limit.
+    limits: limit.value === null ? {} : { maxEffort: limit.value },
     school: { ...school() },
   };
 });
@@ -107,7 +108,7 @@ watch(
       const found = await benchWork().demand(plain(now), plain(asked));
       if (mine !== turn) return;
       demand.value = found;
-      const graded = await benchWork().parts(plain(now), plain({ ...asked, locked: [] }));
+      const graded = await benchWork().parts(plain(now), plain({ ...asked, locked: [], limits: {} }));
       if (mine === turn) parts.value = graded;
     } catch {
       if (mine === turn) failed.value = true;
@@ -251,25 +252,18 @@ async function hear() {
       : (demand.value?.chords.map((one) => one.step.grip?.frets ?? null) ?? []);
   const capo = part.value === 'capo' ? (partShown.value?.capo ?? 0) : part.value === 'full' ? now.capo : 0;
   const instrument = { ...drilling.value.instrument, capo };
-  const made = pieceSounds(now, {
-    grips,
-    instrument,
-    fromBar: from,
-    ...(to === undefined ? {} : { toBar: to }),
-    tempoShare: slow.value / 100,
-  });
-  heardBars.value = made.bars.map((bar) => ({ at: bar.atSeconds, number: bar.played.number }));
-  await player.play(made.sounds, {
-    instrument,
-    seconds: made.seconds,
-    ...(loops ? { loopFrom: made.bars[0]?.atSeconds ?? 0 } : {}),
-  });
+  await player.play(
+    now,
+    {
+      grips,
+      instrument,
+      fromBar: from,
+      ...(to === undefined ? {} : { toBar: to }),
+      tempoShare: slow.value / 100,
+    },
+    loops,
+  );
 }
-const heardBars = ref<{ at: number; number: number }[]>([]);
-const sounding = computed(() => {
-  const now = player.at.value;
-  return now === null ? null : (heardBars.value.findLast((one) => one.at <= now + 0.02)?.number ?? null);
-});
 watch([asPart, part], () => player.stop());
 
 // What is kept.
@@ -569,7 +563,7 @@ useKeys([
                 : partShown
                   ? `heaviest grip ${Math.round(partShown.heaviest)}${partShown.tempoShare === null ? '' : `, clean at ${Math.round(partShown.tempoShare * asPart.tempoBpm)} bpm`}`
                   : ''
-            }}{{ picked.length ? '' : '; pick bars to loop them, with Shift for more' }}</span
+            }}{{ picked.length ? '' : '; pick bars to loop them' }}</span
           >
         </div>
         <ChartSheet
@@ -577,7 +571,7 @@ useKeys([
           :efforts="efforts"
           :limit="limit"
           :picked="picked"
-          :sounding="sounding"
+          :sounding="player.soundingBar.value"
           :weak="part === 'full' ? weak : []"
           @pick="pick"
         />
@@ -740,6 +734,9 @@ useKeys([
 }
 .part-line {
   align-items: center;
+}
+.part-line .segments {
+  white-space: nowrap;
 }
 .side {
   display: flex;
