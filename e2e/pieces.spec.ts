@@ -222,11 +222,23 @@ test('a piece goes out as MusicXML and MIDI and comes back in, looked at first; 
   await expect(page.locator('.preview .bar')).toHaveCount(8);
   await expect(page.locator('.preview .left')).toContainText('Guitar');
   await expect(page.locator('.preview .words').first()).toContainText('Coil the rope');
-  await page.getByLabel('Or pasted: chords over words, or a chart').fill('[Verse]\nG   D\nthe lamp is low');
+  await page
+    .getByLabel('Or pasted: chords over words, tab, or a chart')
+    .fill('[Verse]\nG   D\nthe lamp is low');
   await page.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.locator('.preview .bar')).toHaveCount(2);
   await expect(page.locator('.preview .left')).toContainText('the lamp is low');
   await page.locator('.preview').getByLabel('Title').fill('Low Lamp');
   await page.getByRole('button', { name: 'Keep it in the repertoire' }).click();
   await expect(page.locator('.piece-strip h1')).toHaveText('Low Lamp');
+  // A tab keeps its grips: they are locked and graded as they stand.
+  await page.getByRole('button', { name: 'Files' }).click();
+  const tab = ['e|--0--3--', 'B|--1--0--', 'G|--0--0--', 'D|--2--0--', 'A|--3--2--', 'E|-----3--'].join('\n');
+  await page.getByLabel('Or pasted: chords over words, tab, or a chart').fill(tab);
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.locator('.preview .chords b')).toHaveText(['C', 'G']);
+  await page.locator('.preview').getByLabel('Title').fill('From Tab');
+  await page.getByRole('button', { name: 'Keep it in the repertoire' }).click();
+  await expect(page.locator('.piece-strip h1')).toHaveText('From Tab');
+  await expect(page.locator('.heavy li')).toHaveCount(2);
 });

@@ -79,6 +79,14 @@ async function main() {
       .waitFor({ timeout: 8000 })
       .catch(() => undefined);
     if (wanted('shapes')) await shoot(teacher, 'shapes');
+    if (wanted('paper')) {
+      await teacher.getByRole('button', { name: 'Paper…' }).click();
+      await teacher.getByLabel('the first 12 of the list').check();
+      await teacher.locator('.paper-page:not(.one)').waitFor();
+      await teacher.waitForTimeout(800);
+      await shoot(teacher, 'paper');
+      await teacher.keyboard.press('Escape');
+    }
     if (wanted('changes')) {
       await teacher.goto('/changes');
       await teacher.locator('.ways li').first().waitFor();
@@ -91,14 +99,6 @@ async function main() {
       await teacher.locator('.heavy li').first().waitFor();
       await teacher.locator('.part-line button').nth(1).waitFor({ timeout: 60_000 });
       await shoot(teacher, 'pieces');
-    }
-    if (wanted('paper')) {
-      await teacher.getByRole('button', { name: 'Paper…' }).click();
-      await teacher.getByLabel('the first 12 of the list').check();
-      await teacher.locator('.paper-page:not(.one)').waitFor();
-      await teacher.waitForTimeout(800);
-      await shoot(teacher, 'paper');
-      await teacher.keyboard.press('Escape');
     }
     const drillsShown = async (page, family) => {
       await page.goto(`/drills?family=${encodeURIComponent(family)}&chord=G&frets=355433`);

@@ -2,3 +2,4 @@ export { fileName, writeMusicXml, type GripOnChart } from './write-musicxml';
 export { readMusicXml, XML_LIMITS, type Imported, type NotTaken } from './read-musicxml';
 export { MIDI_LIMITS, readMidi, writeMidi } from './midi';
 export { readChordsOverWords } from './chords-over-words';
+export { readTab } from './read-tab';

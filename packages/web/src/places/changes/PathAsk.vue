@@ -1,13 +1,21 @@
 <script setup lang="ts">
 /** What is asked of a path: where on the neck, which strings, which bass, what this hand may be given. */
 import { OBJECTIVES } from '@finch/core/changes';
+import { FORM_ORDER } from '@finch/core/shapes';
 import { BFormCheckbox } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { OBJECTIVE_WORDS } from '../../app/change-words';
+import { formText } from '../../app/words';
 import { NOTHING_ASKED, type PathAsked } from './path-asked';
 
 const asked = defineModel<PathAsked>({ required: true });
 const props = defineProps<{ strings: number; frets: number; limit: number | null; who: string }>();
+/** All forms until one is taken out. */
+const held = (form: string) => asked.value.forms === null || asked.value.forms.includes(form);
+function toggle(form: string) {
+  const now = FORM_ORDER.filter((one) => (one === form ? !held(one) : held(one))).join('');
+  asked.value.forms = now.length === FORM_ORDER.length ? null : now;
+}
 const frets = computed(() => Array.from({ length: props.frets + 1 }, (_, fret) => fret));
 const sets = computed(() => {
   const all: string[] = [];
@@ -59,6 +67,19 @@ defineExpose({ said });
         <option v-for="one in sets" :key="one" :value="one">{{ one.replace('-', ' to ') }}</option>
       </select></label
     >
+    <fieldset class="forms">
+      <legend>Forms held</legend>
+      <button
+        v-for="form in FORM_ORDER"
+        :key="form"
+        type="button"
+        :aria-pressed="held(form)"
+        :aria-label="formText(form)"
+        @click="toggle(form)"
+      >
+        {{ form }}
+      </button>
+    </fieldset>
     <div class="checks">
       <BFormCheckbox v-model="asked.open">Open strings</BFormCheckbox>
       <BFormCheckbox v-model="asked.barre">Barres</BFormCheckbox>
@@ -81,6 +102,31 @@ label {
   color: var(--ink3);
   display: grid;
   gap: 2px;
+}
+.forms {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+}
+.forms legend {
+  font-size: 12.5px;
+  color: var(--ink3);
+  margin: 0;
+}
+.forms button {
+  min-width: 30px;
+  min-height: 32px;
+  border: 1px solid var(--line-strong);
+  background: var(--sheet);
+  color: var(--ink3);
+  text-decoration: line-through;
+}
+.forms [aria-pressed='true'] {
+  background: var(--wash-crown);
+  color: var(--ink);
+  font-weight: 700;
+  text-decoration: none;
 }
 .checks {
   display: flex;

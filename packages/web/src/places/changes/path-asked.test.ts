@@ -13,14 +13,19 @@ test('what is asked goes into the address and comes back', () => {
   expect(writeAsked(NOTHING_ASKED)).toBe('');
 });
 
-test.each(['', 'nonsense', '[]', '{"objective":"x","fromFret":99,"strings":"a","rootString":2}', 'null'])(
-  'a hostile address %j asks nothing',
-  (text) => expect(readAsked(text, OBJECTIVES)).toEqual(NOTHING_ASKED),
-);
+test.each([
+  '',
+  'nonsense',
+  '[]',
+  '{"objective":"x","fromFret":99,"strings":"a","rootString":2,"forms":"XYZ"}',
+  'null',
+])('a hostile address %j asks nothing', (text) => expect(readAsked(text, OBJECTIVES)).toEqual(NOTHING_ASKED));
 
 test('limits as the search knows them; the hand’s limit only where it is asked', () => {
   const limits = limitsAsked({ ...NOTHING_ASKED, fromFret: 7, toFret: 3, strings: '5-2', rootString: 5 }, 60);
   expect(limits).toMatchObject({ minFret: 7, maxFret: 7, strings: [5, 2], rootStrings: [5], maxEffort: 100 });
+  expect(limitsAsked({ ...NOTHING_ASKED, forms: 'EA' }, 60).forms).toEqual(['A', 'E']);
+  expect(limitsAsked(NOTHING_ASKED, 60).forms).toBeNull();
   expect(limitsAsked({ ...NOTHING_ASKED, insideLimit: true }, 60).maxEffort).toBe(60);
   expect(limitsAsked({ ...NOTHING_ASKED, insideLimit: true }, null).maxEffort).toBe(100);
 });

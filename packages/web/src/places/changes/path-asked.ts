@@ -1,5 +1,6 @@
 /** What is asked of a path, as the controls hold it, the limits it means, and how an address says it. */
 import type { PathLimits, PathObjective } from '@finch/core/changes';
+import { FORM_ORDER } from '@finch/core/shapes';
 
 export interface PathAsked {
   objective: PathObjective;
@@ -9,6 +10,8 @@ export interface PathAsked {
   rootString: number | null;
   /** Strings that may sound, by number: from the thicker to the thinner; null for all. */
   strings: string | null;
+  /** Letters of the forms a student holds, `CAGED` order; null when it does not matter. */
+  forms: string | null;
   open: boolean;
   barre: boolean;
   /** Grips up to this hand's limit only. */
@@ -22,6 +25,7 @@ export const NOTHING_ASKED: PathAsked = {
   bass: 'root',
   rootString: null,
   strings: null,
+  forms: null,
   open: true,
   barre: true,
   insideLimit: false,
@@ -35,6 +39,7 @@ export function limitsAsked(asked: PathAsked, limit: number | null): Partial<Pat
     bass: asked.bass,
     rootStrings: asked.rootString === null ? null : [asked.rootString],
     strings: asked.strings ? [thick, thin] : null,
+    forms: asked.forms === null ? null : FORM_ORDER.filter((form) => asked.forms?.includes(form)),
     allowOpen: asked.open,
     allowBarre: asked.barre,
     maxEffort: asked.insideLimit && limit !== null ? limit : 100,
@@ -70,6 +75,7 @@ export function readAsked(text: string, objectives: readonly string[]): PathAske
     bass: said.bass === 'any' || said.bass === 'root or 5' ? said.bass : nothing.bass,
     rootString: [4, 5, 6].includes(Number(said.rootString)) ? Number(said.rootString) : null,
     strings: /^[3-8]-[1-6]$/.test(String(said.strings)) ? String(said.strings) : null,
+    forms: /^[CAGED]{0,5}$/.test(String(said.forms)) ? String(said.forms) : null,
     open: said.open !== false,
     barre: said.barre !== false,
     insideLimit: said.insideLimit === true,

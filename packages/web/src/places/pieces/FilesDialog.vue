@@ -5,11 +5,13 @@ import {
   readChordsOverWords,
   readMidi,
   readMusicXml,
+  readTab,
   writeMidi,
   writeMusicXml,
   type Imported,
 } from '@finch/core/exchange';
 import type { Instrument } from '@finch/core/fretboard';
+import type { Frets } from '@finch/core/grips';
 import { readChart, writeChart, type Piece, type PieceDemand } from '@finch/core/score';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -26,7 +28,7 @@ const props = defineProps<{
   trouble: string;
 }>();
 const open = defineModel<boolean>({ required: true });
-const emit = defineEmits<{ keep: [chart: string] }>();
+const emit = defineEmits<{ keep: [chart: string, grips: readonly Frets[]] }>();
 
 const grips = () =>
   (props.demand?.chords ?? []).map(({ step }) =>
@@ -51,11 +53,12 @@ function out(kind: 'musicxml' | 'mid' | 'txt') {
   } else saveFile(fileName(piece, 'txt'), new Blob([writeChart(piece)], { type: 'text/plain' }));
 }
 
-const found = shallowRef<Imported | null>(null);
+/** With the grips a tab stacked, one a bar. */
+const found = shallowRef<(Imported & { readonly grips?: readonly Frets[] }) | null>(null);
 const title = ref('');
 const refused = ref('');
 const pasted = ref('');
-const show = (one: Imported, name: string) => {
+const show = (one: NonNullable<typeof found.value>, name: string) => {
   found.value = one;
   title.value = one.piece.title || name;
 };
@@ -71,14 +74,16 @@ const REFUSALS: Readonly<Record<string, string>> = {
   'midi.empty': 'There are no notes in this file',
   'midi.bars': 'This file is too long',
 };
-/** A song sheet or a chart: whatever can be read of the text. */
+/** A chart, a tab or a song sheet: whatever can be read of the text. */
 function takeText(text: string, name: string) {
   const chart = readChart(text);
   if (chart.problems.length === 0) return show({ piece: chart.piece, notTaken: [] }, name);
+  const tab = readTab(text, props.instrument);
+  if (tab) return show(tab, name);
   const sheet = readChordsOverWords(text);
   if (sheet) return show(sheet, name);
   const [first] = chart.problems;
-  refused.value = `Neither a chart nor chords over words; read as a chart, line ${first.line}: ${first.detail}.`;
+  refused.value = `Neither a chart, nor tab, nor chords over words; read as a chart, line ${first.line}: ${first.detail}.`;
 }
 async function pick(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0];
@@ -147,7 +152,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
             accept=".musicxml,.xml,.mid,.midi,.txt,.mxl"
             @change="pick"
         /></label>
-        <label for="pasted" class="small">Or pasted: chords over words, or a chart</label>
+        <label for="pasted" class="small">Or pasted: chords over words, tab, or a chart</label>
         <BFormTextarea
           id="pasted"
           v-model="pasted"
@@ -189,7 +194,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
             class="pri keep"
             variant="dark"
             :disabled="busy || faults.length > 0 || !title.trim()"
-            @click="emit('keep', chart)"
+            @click="emit('keep', chart, found.grips ?? [])"
             >Keep it in the repertoire</BButton
           >
         </template>

@@ -3,7 +3,7 @@
 import { routes, type PieceBody, type PieceContent } from '@finch/contract';
 import { paceOf, type PathOptions } from '@finch/core/changes';
 import { changeLoop } from '@finch/core/drills';
-import { fretsText } from '@finch/core/grips';
+import { fretsText, type Frets } from '@finch/core/grips';
 import {
   EMPTY_PIECE,
   playedBars,
@@ -310,10 +310,14 @@ async function keepChart(chart: string) {
   editing.value = false;
   open(id);
 }
-async function keepImported(chart: string) {
+/** What a tab stacked is locked, bar by bar, so that the chart is graded as it was written. */
+async function keepImported(chart: string, grips: readonly Frets[]) {
   const id = uuid();
+  const locks = Object.fromEntries(
+    grips.slice(0, 400).map((frets, i) => [`0.${i}.0`, { frets: [...frets] }]),
+  );
   const kept = await write(async () => {
-    await keep(id, 0, { chart, concert: null, locks: {}, parts: {} });
+    await keep(id, 0, { chart, concert: null, locks, parts: {} });
     return `${readChart(chart).piece.title} is kept.`;
   });
   if (!kept) return;
