@@ -34,10 +34,10 @@ function count(pair: string, pace: Pace): CountedChanges {
   const typical = mean(seconds) * Math.exp(CHANGE.scatter ** 2 / 2);
   return { grips: [a, b], clean: (60 * 0.95) / (typical + CHANGE.strum), seconds: 60 };
 }
-const fit = (counts: readonly CountedChanges[]) => fitPace(counts, averageHand, standardGuitar);
+const fitted = (counts: readonly CountedChanges[]) => fitPace(counts, averageHand, standardGuitar);
 
 test('without a count the prior stands, with its band', () => {
-  const none = fit([]);
+  const none = fitted([]);
   expect(none.counts).toBe(0);
   expect(none.overall.factor).toBeCloseTo(1, 9);
   expect(none.overall.logSpread).toBeCloseTo(PLAIN_PRIOR.logSpread, 9);
@@ -49,7 +49,7 @@ test.each([0.7, 1, 1.5])(
     const pace = { ...PLAIN, factor };
     let last = PLAIN_PRIOR.logSpread;
     for (let n = 1; n <= PAIRS.length; n++) {
-      const found = fit(PAIRS.slice(0, n).map((pair) => count(pair, pace)));
+      const found = fitted(PAIRS.slice(0, n).map((pair) => count(pair, pace)));
       if (n < PAIRS.length) expect(found.overall.logSpread).toBeLessThan(last);
       last = found.overall.logSpread;
       if (n === PAIRS.length) {
@@ -63,8 +63,8 @@ test.each([0.7, 1, 1.5])(
 
 test('the parts are told apart once there is enough, and a slow barre is seen as one', () => {
   const slowBarre: Pace = { ...PLAIN, parts: { shift: 1, barre: 1.8, fingers: 1 } };
-  expect(fit(PAIRS.slice(0, 3).map((pair) => count(pair, slowBarre))).parts).toBeUndefined();
-  const found = fit([...PAIRS, ...PAIRS].map((pair) => count(pair, slowBarre)));
+  expect(fitted(PAIRS.slice(0, 3).map((pair) => count(pair, slowBarre))).parts).toBeUndefined();
+  const found = fitted([...PAIRS, ...PAIRS].map((pair) => count(pair, slowBarre)));
   expect(found.parts?.barre.factor).toBeGreaterThan(1.15);
   expect(found.parts?.barre.factor ?? 0).toBeGreaterThan(found.parts?.fingers.factor ?? 9);
 });
@@ -78,7 +78,7 @@ test('a count no hand could mean is left out', () => {
     { grips: [a, must(parseFrets('1-9-1-9-1-9'))], clean: 20, seconds: 60 },
     { grips: [a, b], clean: 20, seconds: Number.NaN },
   ])
-    expect(fit([bad]).counts).toBe(0);
+    expect(fitted([bad]).counts).toBe(0);
 });
 
 test('each part scales with its own factor alone', () => {
@@ -112,12 +112,12 @@ describe('a new student starts from the studio', () => {
     expect(fitPace([], averageHand, standardGuitar, prior).overall.factor).toBeCloseTo(1.39, 1);
   });
   test('those nobody counted say nothing', () => {
-    expect(studioPrior(Array.from({ length: 9 }, () => fit([])))).toEqual(PLAIN_PRIOR);
+    expect(studioPrior(Array.from({ length: 9 }, () => fitted([])))).toEqual(PLAIN_PRIOR);
   });
 });
 
 test('what the change law uses is what was fitted', () => {
-  const found = fit([...PAIRS, ...PAIRS].map((pair) => count(pair, { ...PLAIN, factor: 1.3 })));
+  const found = fitted([...PAIRS, ...PAIRS].map((pair) => count(pair, { ...PLAIN, factor: 1.3 })));
   expect(paceOf(found)).toEqual({
     factor: found.overall.factor,
     logSpread: found.overall.logSpread,

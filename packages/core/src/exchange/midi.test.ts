@@ -64,6 +64,19 @@ test.each(['Cb major', 'Ab major', 'C major', 'F# minor', 'Eb minor', 'C# major'
   },
 );
 
+test('chord names after the last note have their bars, in whatever order the texts come', () => {
+  const midi = new Midi();
+  midi.addTrack().addNote({ midi: 60, ticks: 0, durationTicks: 480 });
+  for (const [text, ticks] of [
+    ['G7', 5760],
+    ['Fm', 1920],
+    ['C', 0],
+  ] as const)
+    midi.header.meta.push({ type: 'text', text, ticks });
+  const bars = must(readMidi(midi.toArray())).piece.sections.flatMap((section) => section.bars);
+  expect(bars.map((bar) => bar.chords[0]?.chord)).toEqual(['C', 'Fm', undefined, 'G7']);
+});
+
 describe('strangers’ files', () => {
   test('one cut in half, one that is none, one without notes are refused with words', () => {
     const code = (read: ReturnType<typeof readMidi>) => (read.ok ? 'taken' : read.problem.code);

@@ -130,10 +130,11 @@ export function readMidi(bytes: Uint8Array): Result<Imported> {
   // What rings a little over the last bar line makes no further bar.
   const until = (note: { ticks: number; durationTicks: number }) =>
     note.ticks + Math.max(1, note.durationTicks - header.ppq / 4);
-  const end = Math.max(
-    0,
-    ...midi.tracks.map((track) => track.notes.reduce((most, note) => Math.max(most, until(note)), 0)),
-    ...header.meta.map((one) => one.ticks + 1).slice(-1),
+  // Texts of several tracks come in no order, and there may be very many.
+  const lastText = header.meta.reduce((most, one) => Math.max(most, one.ticks + 1), 0);
+  const end = midi.tracks.reduce(
+    (far, track) => track.notes.reduce((most, note) => Math.max(most, until(note)), far),
+    lastText,
   );
   if (!(end > 0)) return fail('midi.empty', 0, 'a file with notes in it');
   const bars = barsIn(midi, end);

@@ -48,10 +48,11 @@ export function readPattern(
   return ok({ name, kind, perBeat, strokes });
 }
 
+const isFinger = (letter: string): letter is Pluck[number] => ['p', 'i', 'm', 'a'].includes(letter);
+
 function pluckOf(text: string): Pluck | null {
   const fingers = [...text];
-  const known = fingers.every((finger) => 'pima'.includes(finger));
-  return known && new Set(fingers).size === fingers.length ? (fingers as unknown as Pluck) : null;
+  return fingers.every(isFinger) && new Set(fingers).size === fingers.length ? fingers : null;
 }
 
 /** The steps as `readPattern` reads them. */
