@@ -1,5 +1,6 @@
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import {
+  bassWalk,
   changeLoop,
   closeTriads,
   familyLadder,
@@ -7,9 +8,12 @@ import {
   formula,
   makeDrill,
   noteReading,
+  pickingPattern,
+  pieceSection,
   ringCheck,
   rootCall,
   stringWalk,
+  strumReading,
   warmUp,
   type Recipe,
 } from '@finch/core/drills';
@@ -71,6 +75,36 @@ const recipes: Recipe[] = [
     qualities: ['major', 'diminished'],
     progression: { key: 'Ab major', numerals: ['I', 'viio'] },
     beatsEach: 4,
+  }),
+  changeLoop({ grips: [C, G], beatsEach: 4, piece: 'one finger' }),
+  bassWalk({
+    from: 'G',
+    to: 'Em',
+    key: 'G major',
+    way: 'down',
+    by: 'scale',
+    back: true,
+    beatsEach: 4,
+    tempoBpm: 60,
+  }),
+  strumReading({ grips: [C, G], beats: 4, level: 6, bars: 16 }),
+  pickingPattern({
+    grips: [C],
+    pattern: 'p i m a',
+    perBeat: 2,
+    beats: 3,
+    barsEach: 2,
+    bass: 'alternating',
+    striker: 'fingers',
+  }),
+  pieceSection({
+    pieceId: 'a-piece',
+    title: 'Wick and Wire',
+    fromBar: 3,
+    toBar: 4,
+    chart: 'key: C\n[A]\n| C | N.C. G |\nm: | C4:4 | D4:4 |\n',
+    grips: [C.frets, null, G.frets],
+    part: 'as written',
   }),
 ];
 const takeOf = (recipe: Recipe) => {

@@ -1,5 +1,15 @@
 /** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
-import { PAIN_PLACES, ROOT_ANSWERS, type Item, type Recipe, type Take } from '@finch/core/drills';
+import {
+  CHANGE_PIECES,
+  PAIN_PLACES,
+  ROOT_ANSWERS,
+  SECTION_LIMITS,
+  SECTION_PARTS,
+  STRUM_LEVELS,
+  type Item,
+  type Recipe,
+  type Take,
+} from '@finch/core/drills';
 import * as v from 'valibot';
 import { instantSchema, zoneSchema } from './basics';
 
@@ -75,6 +85,11 @@ const secondsSchema = v.pipe(v.number(), v.minValue(2), v.maxValue(20));
 const noteNameSchema = v.pipe(v.string('a note'), v.regex(/^[A-G](##|bb|#|b)?$/, 'a note, like Ab'));
 const keySchema = v.pipe(v.string('a key'), v.minLength(1, 'a key, like Ab major'), v.maxLength(40));
 const qualitySchema = v.pipe(v.string('a quality'), v.minLength(1), v.maxLength(40));
+const loopGripsSchema = v.pipe(
+  v.array(namedGripSchema),
+  v.minLength(1, 'one grip or more'),
+  v.maxLength(4, 'four grips or fewer'),
+);
 const progressionSchema = (most: number) =>
   v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(most)) });
 
@@ -190,6 +205,71 @@ export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family'
       beatsEach: whole(2, 8),
       tempoBpm: v.optional(tempoSchema),
       progression: v.optional(progressionSchema(16)),
+      piece: v.optional(v.picklist(CHANGE_PIECES)),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('bass walk'),
+    parameters: v.object({
+      from: chordTextSchema,
+      to: chordTextSchema,
+      key: keySchema,
+      way: v.picklist(['up', 'down']),
+      by: v.picklist(['scale', 'half steps']),
+      back: v.boolean(),
+      beatsEach: whole(2, 8),
+      tempoBpm: v.optional(tempoSchema),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('strum reading'),
+    parameters: v.object({
+      grips: loopGripsSchema,
+      beats: whole(2, 7),
+      level: whole(1, STRUM_LEVELS),
+      bars: whole(2, 16),
+      tempoBpm: v.optional(tempoSchema),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('picking pattern'),
+    parameters: v.object({
+      grips: loopGripsSchema,
+      pattern: v.pipe(
+        v.string('a pattern'),
+        v.minLength(1, 'a pattern, like p i m a'),
+        v.maxLength(160, 'a pattern of at most 160 characters'),
+      ),
+      perBeat: whole(1, 4),
+      beats: whole(2, 7),
+      barsEach: whole(1, 4),
+      bass: v.picklist(['root', 'alternating']),
+      striker: v.picklist(['fingers', 'plectrum']),
+      tempoBpm: v.optional(tempoSchema),
+    }),
+  }),
+  v.object({
+    ...head,
+    family: v.literal('piece section'),
+    parameters: v.object({
+      pieceId: shortText,
+      title: v.pipe(v.string('a title'), v.maxLength(120, 'a title of at most 120 characters')),
+      fromBar: whole(1, 10_000),
+      toBar: whole(1, 10_000),
+      chart: v.pipe(
+        v.string('bars as a chart'),
+        v.minLength(1, 'bars as a chart'),
+        v.maxLength(SECTION_LIMITS.characters, `at most ${SECTION_LIMITS.characters} characters`),
+      ),
+      grips: v.pipe(
+        v.array(v.nullable(fretsSchema)),
+        v.maxLength(SECTION_LIMITS.chords, `at most ${SECTION_LIMITS.chords} chords`),
+      ),
+      part: v.picklist(SECTION_PARTS),
+      tempoBpm: v.optional(tempoSchema),
     }),
   }),
   v.object({ ...head, family: v.literal('ring check'), parameters: v.object({ grip: namedGripSchema }) }),
@@ -207,7 +287,7 @@ const feelSchema = v.variant('hand', [
 ]);
 
 const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
-const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late']);
+const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late', 'early']);
 
 export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
   recipe: recipeSchema,

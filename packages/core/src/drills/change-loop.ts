@@ -1,22 +1,24 @@
 /**
  * Change loop: two to four grips round and round, one bar each. A take asks whether nine of ten changes came
  * clean at the tempo; clean changes in a minute are counted beside it. With a barre the minute is played in
- * three bursts of 15 s with 30 s of rest between.
+ * three bursts of 15 s with 30 s of rest between. A piece of one change can be practised by itself first.
  */
 import { gradeGrip } from '../effort/grade-grip';
 import { fail, ok, type Result } from '../kernel/result';
 import { easierStandIns } from '../shapes/easier';
 import { findShapes } from '../shapes/find-shapes';
 import { parseChord } from '../theory/chord';
+import { changePieceDrill } from './change-piece';
 import type { Drill, DrillContext, Family } from './drill';
 import type { ChangeLoopRecipe } from './recipe';
 import { atTempo, sequenceDrill } from './sequence';
-import { faster, slower } from './tempo';
+import { faster, LOOP_TEMPO, slower } from './tempo';
 
 const ROUNDS = 2;
 
 function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<Drill> {
-  const { grips, beatsEach, progression, tempoBpm } = recipe.parameters;
+  const { grips, beatsEach, progression, tempoBpm, piece } = recipe.parameters;
+  if (piece) return changePieceDrill(recipe, piece, context);
   if (grips.length < 2 || grips.length > 4) return fail('drill.grips', 'grips', 'two to four grips');
   if (!(Number.isInteger(beatsEach) && beatsEach >= 2 && beatsEach <= 8)) {
     return fail('drill.beats', 'beatsEach', '2 to 8 beats a grip');
@@ -38,6 +40,8 @@ function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<Drill> {
 }
 
 function easier(recipe: ChangeLoopRecipe, context: DrillContext): Result<ChangeLoopRecipe> {
+  if (recipe.parameters.piece)
+    return fail('drill.easiest', 'piece', 'a piece of a change is the lightest form of it');
   const slow = atTempo(recipe, make(recipe, context), slower);
   return slow.ok || slow.problem.code !== 'drill.easiest' ? slow : withLighterGrip(recipe, context);
 }
@@ -62,8 +66,18 @@ function withLighterGrip(recipe: ChangeLoopRecipe, context: DrillContext): Resul
   return ok({ ...recipe, parameters: { ...recipe.parameters, grips: lighter } });
 }
 
+/** The whole change, as slowly as it goes. */
+function whole(recipe: ChangeLoopRecipe): ChangeLoopRecipe {
+  const { piece: _, ...parameters } = recipe.parameters;
+  return { ...recipe, parameters: { ...parameters, tempoBpm: LOOP_TEMPO.lowest } };
+}
+
+const harder = (recipe: ChangeLoopRecipe, context: DrillContext): Result<ChangeLoopRecipe> =>
+  recipe.parameters.piece ? ok(whole(recipe)) : atTempo(recipe, make(recipe, context), faster);
+
 export const changeLoopFamily: Family<ChangeLoopRecipe> = {
   make,
   easier,
-  harder: (recipe, context) => atTempo(recipe, make(recipe, context), faster),
+  harder,
+  fallbacks: (recipe) => [whole(recipe)],
 };

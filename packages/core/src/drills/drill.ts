@@ -6,7 +6,7 @@ import type { Instrument } from '../fretboard/instrument';
 import type { FingerLabel } from '../grips/grip';
 import type { Result } from '../kernel/result';
 import type { Score } from '../score/score';
-import type { Item } from './items';
+import type { GripItem, Item } from './items';
 import type { Recipe } from './recipe';
 
 /** Fingerings by the mark of their grip. */
@@ -28,6 +28,8 @@ export interface DrillStep {
   readonly item: Item;
   /** What is asked, as data. */
   readonly ask: Reason;
+  /** The grip held in this step, where it is one. */
+  readonly grip?: GripItem;
   /** What answers a call; absent where the step is played and judged by ear. */
   readonly answer?: Answer;
 }
@@ -62,19 +64,25 @@ export interface Drill {
   readonly tempoBpm: number | null;
   /** Tempo at which nine of ten changes come clean for this hand; null in free time. */
   readonly predictedBpm: number | null;
+  /** Fret of the capo it is played with, where that is not the student's own. */
+  readonly capo?: number;
   readonly hasBarre: boolean;
   readonly overLimit: boolean;
   /** How long to play and rest: a barre is pressed, checked, released, in bursts. */
   readonly bursts: { readonly count: number; readonly workSeconds: number; readonly restSeconds: number };
   /** The yes / no question of one take. */
   readonly question: Reason;
-  /** How a take is answered: string by string, call by call, by counting clean changes, or as done. */
-  readonly judged: 'strings' | 'calls' | 'changes' | 'done';
+  /** How a take is answered: string by string, call by call, by counting clean changes or bars in time, or as done. */
+  readonly judged: 'strings' | 'calls' | 'changes' | 'time' | 'done';
   /** Asked before the drill is shown. */
   readonly prelude: readonly Prelude[];
   /** What was promised and is left out, and why. */
   readonly leftOut: readonly Reason[];
 }
+
+/** The student's instrument with the capo a drill asks for: what its sound and its staff are read against. */
+export const instrumentFor = (drill: Pick<Drill, 'capo'>, instrument: Instrument): Instrument =>
+  drill.capo === undefined ? instrument : { ...instrument, capo: drill.capo };
 
 export interface Family<R extends Recipe> {
   readonly make: (recipe: R, context: DrillContext) => Result<Drill>;

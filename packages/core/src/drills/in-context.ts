@@ -20,12 +20,18 @@ export function gradeIn(frets: Frets, context: DrillContext): Result<Effort> {
 }
 
 /** A change with pinned fingerings at either end where they can be held. Problems as `gradeChange`. */
-export function changeIn(from: Frets, to: Frets, context: DrillContext): Result<ChangeGrade> {
-  const { hand, instrument, pace } = context;
+export function changeIn(
+  from: Frets,
+  to: Frets,
+  context: DrillContext,
+  gapBeats?: number,
+): Result<ChangeGrade> {
+  const { hand, instrument } = context;
+  const given = { pace: context.pace, ...(gapBeats === undefined ? {} : { gapBeats }) };
   const pinned = { from: pinFor(from, context), to: pinFor(to, context) };
   if (pinned.from || pinned.to) {
-    const graded = gradeChange(from, to, hand, instrument, { pace, pinned });
+    const graded = gradeChange(from, to, hand, instrument, { ...given, pinned });
     if (graded.ok) return graded;
   }
-  return gradeChange(from, to, hand, instrument, { pace });
+  return gradeChange(from, to, hand, instrument, given);
 }

@@ -1,19 +1,13 @@
 /** The grips a hand goes through in a drill, in the order of its bars; what a screen shows as the hand's next move. */
-import { neckFrames } from '../score/score';
 import type { Drill } from './drill';
 import type { GripItem } from './items';
 
 /**
- * One grip a bar for drills of changes; the one grip of a ring check, and the grip a formula starts from. Empty
+ * One grip a step for drills of changes; the one grip of a ring check, and the grip a formula starts from. Empty
  * where showing a grip would give the answer away, or where there is none.
  */
 export function gripsInOrder(drill: Drill): GripItem[] {
   const grips = drill.items.filter((item): item is GripItem => item.kind === 'grip');
   if (drill.judged === 'strings' || drill.recipe.family === 'formula') return grips.slice(0, 1);
-  if (drill.judged !== 'changes') return [];
-  const byFrets = new Map(grips.map((grip) => [`${grip.chord} ${grip.frets.join()}`, grip]));
-  return neckFrames(drill.score).flatMap((frame) => {
-    const grip = frame.chord === null ? undefined : byFrets.get(`${frame.chord} ${frame.frets.join()}`);
-    return grip ? [grip] : [];
-  });
+  return drill.steps.flatMap((step) => (step.grip ? [step.grip] : []));
 }

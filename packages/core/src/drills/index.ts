@@ -13,19 +13,27 @@ export {
   type TakeSource,
 } from './take';
 export {
+  bassWalk,
+  CHANGE_PIECES,
   changeLoop,
   closeTriads,
   familyLadder,
   fiveForms,
   formula,
   noteReading,
+  pickingPattern,
+  pieceSection,
   ringCheck,
   ROOT_ANSWERS,
   rootCall,
+  SECTION_PARTS,
   stringWalk,
+  strumReading,
   warmUp,
+  type BassWalkRecipe,
   type ChangeLoopParameters,
   type ChangeLoopRecipe,
+  type ChangePiece,
   type DrillFamily,
   type NamedGrip,
   type Recipe,
@@ -37,9 +45,12 @@ export {
 export { LOOP_TEMPO } from './tempo';
 export { easier, harder, makeDrill, nearestRecipe } from './make-drill';
 export { checkFirst, type StringAnswer } from './ring-check';
+export { SECTION_LIMITS } from './piece-section';
+export { STRUM_LEVELS } from './strum-reading';
 export { calledCells } from './root-call';
 export { withWeakCells, type PastCalls } from './root-grid';
 export { nearestTriad } from './close-triads';
+export { instrumentFor } from './drill';
 export type { Answer, Drill, DrillContext, DrillStep, Place, Prelude } from './drill';
 export { gripsInOrder } from './in-order';
 export { changeIn, gradeIn } from './in-context';

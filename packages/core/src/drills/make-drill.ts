@@ -1,5 +1,6 @@
 /** One door to all families: make a drill of a recipe, move a recipe one notch, or find the nearest that can be made. */
 import type { Result } from '../kernel/result';
+import { bassWalkFamily } from './bass-walk';
 import { changeLoopFamily } from './change-loop';
 import { closeTriadsFamily } from './close-triads';
 import type { Drill, DrillContext, Family } from './drill';
@@ -7,10 +8,13 @@ import { familyLadderFamily } from './family-ladder';
 import { fiveFormsFamily } from './five-forms';
 import { formulaFamily } from './formula';
 import { noteReadingFamily } from './note-reading';
+import { pickingPatternFamily } from './picking-pattern';
+import { pieceSectionFamily } from './piece-section';
 import type { DrillFamily, Recipe } from './recipe';
 import { ringCheckFamily } from './ring-check';
 import { rootCallFamily } from './root-call';
 import { stringWalkFamily } from './string-walk';
+import { strumReadingFamily } from './strum-reading';
 import { warmUpFamily } from './warm-up';
 
 type FamilyTable = { readonly [F in DrillFamily]: Family<Extract<Recipe, { readonly family: F }>> };
@@ -26,6 +30,10 @@ const FAMILIES: FamilyTable = {
   'five forms': fiveFormsFamily,
   'close triads': closeTriadsFamily,
   'change loop': changeLoopFamily,
+  'bass walk': bassWalkFamily,
+  'strum reading': strumReadingFamily,
+  'picking pattern': pickingPatternFamily,
+  'piece section': pieceSectionFamily,
 };
 
 function familyOf(recipe: Recipe): Family<Recipe> {

@@ -5,8 +5,9 @@ import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { checkScore, neckFrames, scoreBeats, staffBars, tabColumns } from '../score';
 import { soundSchedule } from '../sound';
-import { majorKeys, noteText, parseChord } from '../theory';
+import { chordOfNumeral, majorKeys, noteText, parseChord } from '../theory';
 import {
+  bassWalk,
   changeLoop,
   closeTriads,
   easier,
@@ -14,13 +15,18 @@ import {
   fiveForms,
   formula,
   harder,
+  instrumentFor,
   itemKey,
   makeDrill,
   nearestRecipe,
   noteReading,
+  pickingPattern,
+  pieceSection,
   ringCheck,
   rootCall,
+  SECTION_PARTS,
   stringWalk,
+  strumReading,
   warmUp,
   type DrillContext,
   type Recipe,
@@ -30,6 +36,26 @@ const context: DrillContext = { hand: averageHand, instrument: standardGuitar };
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const TARGETS = ['minor', 'dominant7', 'major7', 'sus4'];
+
+const chordText = (numeral: string, root: string) => must(chordOfNumeral(numeral, `${root} major`)).symbol;
+const LANTERN = {
+  pieceId: 'lantern',
+  title: 'Lantern round',
+  fromBar: 5,
+  toBar: 8,
+  chart: [
+    'key: C',
+    'time: 3/4',
+    'tempo: 96',
+    'swing: light',
+    'capo: 2',
+    'strum rock 2: D - d u . u',
+    '[A] rock',
+    '| C | F . C | N.C. | F |',
+    'm: | C4:1 E4 G4 | A4:2 G4:1 | r:3 | F4:3 |',
+  ].join('\n'),
+  grips: [C.frets, F.frets, C.frets, null, F.frets],
+};
 
 /** One recipe of each family in a key. */
 function recipesIn(root: string): Recipe[] {
@@ -66,6 +92,46 @@ function recipesIn(root: string): Recipe[] {
       beatsEach: 4,
     }),
     changeLoop({ grips: [C, F], beatsEach: 4 }),
+    changeLoop({ grips: [C, F], beatsEach: 4, piece: 'one finger' }),
+    changeLoop({ grips: [C, F], beatsEach: 4, piece: 'air' }),
+    bassWalk({
+      from: root,
+      to: chordText('vi', root),
+      key: `${root} major`,
+      way: 'down',
+      by: 'scale',
+      back: true,
+      beatsEach: 4,
+    }),
+    bassWalk({
+      from: root,
+      to: chordText('IV', root),
+      key: `${root} major`,
+      way: 'up',
+      by: 'half steps',
+      back: false,
+      beatsEach: 4,
+    }),
+    ...[1, 4, 6].map((level) => strumReading({ grips: [C, F], beats: 4, level, bars: 8 }, level)),
+    pickingPattern({
+      grips: [C, F],
+      pattern: 'p i m a m i',
+      perBeat: 2,
+      beats: 3,
+      barsEach: 2,
+      bass: 'alternating',
+      striker: 'fingers',
+    }),
+    pickingPattern({
+      grips: [C],
+      pattern: 'p i m i',
+      perBeat: 4,
+      beats: 4,
+      barsEach: 1,
+      bass: 'root',
+      striker: 'plectrum',
+    }),
+    ...SECTION_PARTS.map((part) => pieceSection({ ...LANTERN, part })),
   ];
 }
 const families = recipesIn('C').map((recipe, i) => [`${recipe.family} ${i}`, i] as const);
@@ -128,18 +194,20 @@ describe.each(families)('%s', (_, index) => {
   });
 
   test('sounds what the neck, the tab and the staff show', () => {
-    const { score } = make(recipe);
+    const drill = make(recipe);
+    const { score } = drill;
+    const guitar = instrumentFor(drill, standardGuitar);
     const heard = new Set(
-      soundSchedule(score, standardGuitar).flatMap((one) => (one.kind === 'pluck' ? [one.midiPitch] : [])),
+      soundSchedule(score, guitar).flatMap((one) => (one.kind === 'pluck' ? [one.midiPitch] : [])),
     );
     const shown = new Set(
       neckFrames(score).flatMap((f) =>
-        f.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(standardGuitar, s, fret)])),
+        f.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(guitar, s, fret)])),
       ),
     );
     expect(heard).toEqual(shown);
     const written = new Set(
-      staffBars(score, standardGuitar).flatMap((bar) =>
+      staffBars(score, guitar).flatMap((bar) =>
         bar.events.flatMap((event) => event.notes.map((note) => note.midi)),
       ),
     );
@@ -147,7 +215,7 @@ describe.each(families)('%s', (_, index) => {
     const tabbed = new Set(
       tabColumns(score).flatMap((column) =>
         column.cells.flatMap((cell, line) =>
-          cell === null ? [] : [pitchAt(standardGuitar, 5 - line, Number(cell))],
+          cell === null || cell === 'x' ? [] : [pitchAt(guitar, 5 - line, Number(cell.replace(/[()]/g, '')))],
         ),
       ),
     );
@@ -189,7 +257,17 @@ describe('on another instrument or in another hand', () => {
         expect(made.problem.detail).not.toBe('');
         const nearest = nearestRecipe(recipe, where);
         // A grip of six strings cannot be asked of four; forms have names in one tuning only.
-        const nowhere = ['ring check', 'change loop', 'formula', 'five forms', 'root call', 'family ladder'];
+        const nowhere = [
+          'strum reading',
+          'picking pattern',
+          'piece section',
+          'ring check',
+          'change loop',
+          'formula',
+          'five forms',
+          'root call',
+          'family ladder',
+        ];
         if (nearest) expect(makeDrill(nearest, where).ok).toBe(true);
         else expect(nowhere).toContain(recipe.family);
       }

@@ -104,6 +104,10 @@ interface CloseTriadsParameters {
   readonly tempoBpm?: number;
 }
 
+export const CHANGE_PIECES = ['one finger', 'slide', 'pivot', 'air'] as const;
+/** The finger that lands last alone; the fingers that slide alone; the rest around a finger that stays; without a sound, then landed. */
+export type ChangePiece = (typeof CHANGE_PIECES)[number];
+
 export interface ChangeLoopParameters {
   /** Two to four grips, round and round. */
   readonly grips: readonly NamedGrip[];
@@ -112,10 +116,68 @@ export interface ChangeLoopParameters {
   readonly tempoBpm?: number;
   /** Set when the loop is a number progression of a key. */
   readonly progression?: { readonly key: string; readonly numerals: readonly string[] };
+  /** A part of the change between two grips, practised by itself; left out, the whole of it. */
+  readonly piece?: ChangePiece;
 }
 
 interface RingCheckParameters {
   readonly grip: NamedGrip;
+}
+
+interface BassWalkParameters {
+  /** The chord the walk leaves and the one it arrives at. */
+  readonly from: string;
+  readonly to: string;
+  /** The scale it steps through, by name. */
+  readonly key: string;
+  readonly way: 'up' | 'down';
+  readonly by: 'scale' | 'half steps';
+  /** Whether it walks back to the first chord. */
+  readonly back: boolean;
+  readonly beatsEach: number;
+  readonly tempoBpm?: number;
+}
+
+interface StrumReadingParameters {
+  /** One to four grips, a bar each, round and round. */
+  readonly grips: readonly NamedGrip[];
+  /** Quarters of a bar. */
+  readonly beats: number;
+  /** 1 quarters and silences, 2 eighths, 3 off the beat, 4 ties and accents, 5 chops and mutes, 6 sixteenths. */
+  readonly level: number;
+  readonly bars: number;
+  readonly tempoBpm?: number;
+}
+
+interface PickingPatternParameters {
+  readonly grips: readonly NamedGrip[];
+  /** Steps as `readPattern` reads them: `p i m a`, fingers together `pm`, `-` and `.`. */
+  readonly pattern: string;
+  /** Steps to a beat. */
+  readonly perBeat: number;
+  /** Quarters of a bar. */
+  readonly beats: number;
+  readonly barsEach: number;
+  /** The thumb stays on the lowest string, or goes between it and another. */
+  readonly bass: 'root' | 'alternating';
+  readonly striker: 'fingers' | 'plectrum';
+  readonly tempoBpm?: number;
+}
+
+export const SECTION_PARTS = ['as written', 'one stroke', 'melody'] as const;
+
+interface PieceSectionParameters {
+  readonly pieceId: string;
+  readonly title: string;
+  /** Bar numbers on the chart of the piece. */
+  readonly fromBar: number;
+  readonly toBar: number;
+  /** Those bars as a chart of their own, so that the drill stays what it was when the piece changes. */
+  readonly chart: string;
+  /** For every chord of that chart; null where nothing is gripped. */
+  readonly grips: readonly (Frets | null)[];
+  readonly part: (typeof SECTION_PARTS)[number];
+  readonly tempoBpm?: number;
 }
 
 interface RecipeOf<Family extends string, Parameters> {
@@ -136,6 +198,10 @@ export type FormulaRecipe = RecipeOf<'formula', FormulaParameters>;
 export type FamilyLadderRecipe = RecipeOf<'family ladder', FamilyLadderParameters>;
 export type FiveFormsRecipe = RecipeOf<'five forms', FiveFormsParameters>;
 export type CloseTriadsRecipe = RecipeOf<'close triads', CloseTriadsParameters>;
+export type BassWalkRecipe = RecipeOf<'bass walk', BassWalkParameters>;
+export type StrumReadingRecipe = RecipeOf<'strum reading', StrumReadingParameters>;
+export type PickingPatternRecipe = RecipeOf<'picking pattern', PickingPatternParameters>;
+export type PieceSectionRecipe = RecipeOf<'piece section', PieceSectionParameters>;
 export type Recipe =
   | WarmUpRecipe
   | StringWalkRecipe
@@ -146,7 +212,11 @@ export type Recipe =
   | FamilyLadderRecipe
   | FiveFormsRecipe
   | CloseTriadsRecipe
-  | ChangeLoopRecipe;
+  | ChangeLoopRecipe
+  | BassWalkRecipe
+  | StrumReadingRecipe
+  | PickingPatternRecipe
+  | PieceSectionRecipe;
 export type DrillFamily = Recipe['family'];
 
 type ParametersOf<F extends DrillFamily> = Extract<Recipe, { readonly family: F }>['parameters'];
@@ -177,3 +247,11 @@ export const fiveForms = (parameters: FiveFormsParameters, seed = 1): FiveFormsR
   recipeOf('five forms', parameters, seed);
 export const closeTriads = (parameters: CloseTriadsParameters): CloseTriadsRecipe =>
   recipeOf('close triads', parameters, 1);
+export const bassWalk = (parameters: BassWalkParameters): BassWalkRecipe =>
+  recipeOf('bass walk', parameters, 1);
+export const strumReading = (parameters: StrumReadingParameters, seed = 1): StrumReadingRecipe =>
+  recipeOf('strum reading', parameters, seed);
+export const pickingPattern = (parameters: PickingPatternParameters): PickingPatternRecipe =>
+  recipeOf('picking pattern', parameters, 1);
+export const pieceSection = (parameters: PieceSectionParameters): PieceSectionRecipe =>
+  recipeOf('piece section', parameters, 1);

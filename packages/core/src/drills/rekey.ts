@@ -5,10 +5,14 @@
  */
 import type { Instrument } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
+import { readChart } from '../score/chart';
+import { keyOn, readPieceKey } from '../score/piece';
+import { rekeyPiece } from '../score/rekey-piece';
+import { writeChart } from '../score/write-chart';
 import { parseChord, transposeChord } from '../theory/chord';
 import { mod12, noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note';
 import { parseScale } from '../theory/scale';
-import type { NamedGrip, Recipe } from './recipe';
+import type { NamedGrip, PieceSectionRecipe, Recipe } from './recipe';
 
 /** The root a recipe stands on; null for one that has none (warm up, root calls). */
 export function rootOf(recipe: Recipe): NoteName | null {
@@ -25,7 +29,15 @@ export function rootOf(recipe: Recipe): NoteName | null {
     case 'ring check':
       return chordRoot(recipe.parameters.grip.chord);
     case 'change loop':
+    case 'strum reading':
+    case 'picking pattern':
       return chordRoot(recipe.parameters.grips[0]?.chord ?? '');
+    case 'bass walk':
+      return chordRoot(recipe.parameters.from);
+    case 'piece section': {
+      const key = readPieceKey(readChart(recipe.parameters.chart).piece.key);
+      return key.ok ? key.value.tonic : null;
+    }
     case 'family ladder':
     case 'five forms':
     case 'close triads':
@@ -77,6 +89,37 @@ export function rekey(recipe: Recipe, root: NoteName, instrument: Instrument): R
         },
       });
     }
+    case 'strum reading':
+    case 'picking pattern': {
+      const moved = movedTogether(recipe.parameters.grips, up, instrument, root);
+      return moved.ok
+        ? ok({ ...recipe, parameters: { ...recipe.parameters, grips: moved.value } } as Recipe)
+        : moved;
+    }
+    case 'bass walk': {
+      const { from, to, key } = recipe.parameters;
+      const other = parseChord(to);
+      const first = parseChord(from);
+      if (!first.ok) return first;
+      if (!other.ok) return other;
+      // The arriving root keeps its letter's distance in the new key.
+      const scale = parseScale(movedKey(key, up, root, now));
+      const pitchClass = mod12(pitchClassOf(other.value.root) + up);
+      const named =
+        (scale.ok && scale.value.notes.find((note) => pitchClassOf(note) === pitchClass)) ||
+        rootNamed(pitchClass);
+      return ok({
+        ...recipe,
+        parameters: {
+          ...recipe.parameters,
+          from: transposeChord(first.value, root).symbol,
+          to: transposeChord(other.value, named).symbol,
+          key: movedKey(key, up, root, now),
+        },
+      });
+    }
+    case 'piece section':
+      return movedSection(recipe, up, root, instrument);
     case 'family ladder': {
       const { fret } = recipe.parameters;
       const next = { ...recipe.parameters, root: noteText(root) };
@@ -103,9 +146,39 @@ export function rekey(recipe: Recipe, root: NoteName, instrument: Instrument): R
   }
 }
 
-function movedKey(key: string, up: number): string {
+/** Grips and chart together; the grips move along the neck and so must be without open strings. */
+function movedSection(
+  recipe: PieceSectionRecipe,
+  up: number,
+  root: NoteName,
+  instrument: Instrument,
+): Result<Recipe> {
+  const { chart, grips } = recipe.parameters;
+  const { piece } = readChart(chart);
+  const mode = piece.key.endsWith('minor') ? 'minor' : 'major';
+  const named = readPieceKey(`${noteText(root)} ${mode}`);
+  const moved = rekeyPiece(piece, named.ok ? named.value.name : keyOn(pitchClassOf(root), mode).name);
+  if (!moved.ok) return moved;
+  const held = grips.flatMap((frets) => (frets ? [{ chord: 'C', frets }] : []));
+  const along = movedTogether(held, up, { ...instrument, capo: piece.capo }, root);
+  if (!along.ok) return along;
+  let at = 0;
+  return ok({
+    ...recipe,
+    parameters: {
+      ...recipe.parameters,
+      chart: writeChart(moved.value),
+      grips: grips.map((frets) => (frets ? along.value[at++].frets : null)),
+    },
+  });
+}
+
+/** The key moved; one that stands on the root now takes the very name of the new one. */
+function movedKey(key: string, up: number, root?: NoteName, now?: NoteName): string {
   const scale = parseScale(key);
   if (!scale.ok) return key;
+  if (root && now && noteText(scale.value.tonic) === noteText(now))
+    return `${noteText(root)} ${scale.value.kind}`;
   return `${noteText(rootNamed(pitchClassOf(scale.value.tonic) + up))} ${scale.value.kind}`;
 }
 

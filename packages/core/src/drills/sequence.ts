@@ -20,11 +20,24 @@ import { checkTempo, LOOP_TEMPO, startingTempo } from './tempo';
 export interface Stop {
   readonly grip: NamedGrip;
   readonly ask: Reason;
+  /** Where it begins and how long it lasts, where stops are not all `beatsEach` long. */
+  readonly at?: { readonly startBeat: number; readonly beats: number };
+  /** Beats the music leaves before the next grip; one where left out. */
+  readonly gapBeats?: number;
+  /** What the step is about, where that is not the change. */
+  readonly item?: Item;
 }
 
 export interface SequencePlan {
   readonly stops: readonly Stop[];
   readonly beatsEach: number;
+  /** How the grips are played; left out, one strum on each beat but the last. */
+  readonly bars?: (grips: readonly GripItem[]) => readonly Bar[];
+  /** Points beside those of grips and tempo: what the striking hand has to do. */
+  readonly morePoints?: (tempoBpm: number) => number;
+  readonly swingAt?: number;
+  readonly judged?: 'changes' | 'time';
+  readonly question?: (tempoBpm: number) => Reason;
   readonly tempoBpm?: number;
   /** The last grip goes back to the first; the step is then the change away from its grip. */
   readonly round: boolean;
@@ -55,16 +68,16 @@ function gradeStops(stops: readonly Stop[], context: DrillContext): Result<Grade
 
 /** Tempo of the slowest change from each item to the one after it; infinite where nothing changes. */
 function slowestBpm(
-  pairs: readonly (readonly [GripItem, GripItem])[],
+  pairs: readonly (readonly [GripItem, GripItem, gapBeats: number | undefined])[],
   context: DrillContext,
 ): Result<number> {
   let slowest = Number.POSITIVE_INFINITY;
   const known = new Set<string>();
-  for (const [from, to] of pairs) {
-    const key = `${itemKey(from)} ${itemKey(to)}`;
+  for (const [from, to, gapBeats] of pairs) {
+    const key = `${itemKey(from)} ${itemKey(to)} ${gapBeats}`;
     if (known.has(key) || from.frets.join() === to.frets.join()) continue;
     known.add(key);
-    const change = changeIn(from.frets, to.frets, context);
+    const change = changeIn(from.frets, to.frets, context, gapBeats);
     if (!change.ok) return change;
     slowest = Math.min(slowest, change.value.tempoBpm);
   }
@@ -96,7 +109,7 @@ export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: Drill
   const { items, efforts } = graded.value;
   const pairs = items.flatMap((from, i) => {
     const to = items[i + 1] ?? (round ? items[0] : undefined);
-    return to ? [[from, to] as const] : [];
+    return to ? [[from, to, stops[i].gapBeats] as const] : [];
   });
   const slowest = slowestBpm(pairs, context);
   if (!slowest.ok) return slowest;
@@ -114,23 +127,26 @@ export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: Drill
   const hasBarre = efforts.some((effort) => effort.fingering.barres.some(isFullBarre));
   const heaviest = Math.max(...efforts.map((effort) => effort.points));
   const haste = predictedBpm === null ? 0 : (TEMPO_POINTS * tempoBpm) / predictedBpm;
+  const bars = plan.bars?.(items) ?? items.map((item) => barOf(item, beatsEach));
   return ok({
     recipe,
     items: [...unique<Item>([...items, ...changes]), ...(plan.moreItems ?? [])],
     steps: stops.map((stop, i) => ({
-      startBeat: i * beatsEach,
-      beats: beatsEach,
-      item: stepItem(i),
+      startBeat: stop.at?.startBeat ?? i * beatsEach,
+      beats: stop.at?.beats ?? beatsEach,
+      item: stop.item ?? stepItem(i),
       ask: stop.ask,
+      grip: items[i],
     })),
     score: {
       schemaVersion: 1,
       strings: context.instrument.openPitches.length,
       tempoBpm,
-      countInBeats: 4,
-      parts: [{ name: 'guitar', bars: items.map((item) => barOf(item, beatsEach)) }],
+      countInBeats: plan.bars ? bars[0].beats : 4,
+      ...(plan.swingAt === undefined || plan.swingAt === 0.5 ? {} : { swingAt: plan.swingAt }),
+      parts: [{ name: 'guitar', bars }],
     },
-    effort: gradeOf(heaviest + haste),
+    effort: gradeOf(heaviest + haste + (plan.morePoints?.(tempoBpm) ?? 0)),
     heaviestGrip: gradeOf(heaviest),
     tempoBpm,
     predictedBpm,
@@ -139,8 +155,11 @@ export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: Drill
     bursts: hasBarre
       ? { count: 3, workSeconds: 15, restSeconds: 30 }
       : { count: 1, workSeconds: 60, restSeconds: 0 },
-    question: { code: 'question.changes', values: { of: 10, clean: 9, bpm: tempoBpm } },
-    judged: 'changes',
+    question: plan.question?.(tempoBpm) ?? {
+      code: 'question.changes',
+      values: { of: 10, clean: 9, bpm: tempoBpm },
+    },
+    judged: plan.judged ?? 'changes',
     prelude: plan.prelude ?? [],
     leftOut: plan.leftOut ?? [],
   });

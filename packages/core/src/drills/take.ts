@@ -5,7 +5,7 @@
 import type { Item } from './items';
 import type { Recipe } from './recipe';
 
-export type StepOutcome = 'clean' | 'buzz' | 'dead' | 'stray string' | 'wrong note' | 'late';
+export type StepOutcome = 'clean' | 'buzz' | 'dead' | 'stray string' | 'wrong note' | 'late' | 'early';
 export type TakeResult = 'clean' | 'nearly' | 'not yet';
 export type PainPlace =
   | 'fingertip skin'

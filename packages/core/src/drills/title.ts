@@ -2,11 +2,18 @@
 import type { Reason } from '../effort/explain';
 import { makeChord } from '../theory/chord';
 import { readNote } from '../theory/note';
-import type { Recipe } from './recipe';
+import type { ChangePiece, Recipe } from './recipe';
 
 const chordOn = (root: string, quality: string): string => {
   const read = readNote(root);
   return read ? makeChord(read.note, quality).symbol : root;
+};
+
+const PIECE_TITLES: Readonly<Record<ChangePiece, string>> = {
+  'one finger': 'title.one-finger',
+  slide: 'title.slide',
+  pivot: 'title.pivot',
+  air: 'title.air',
 };
 
 export function drillTitle(recipe: Recipe): Reason {
@@ -48,11 +55,28 @@ export function drillTitle(recipe: Recipe): Reason {
         values: { root: recipe.parameters.root, strings: recipe.parameters.strings.join(' ') },
       };
     case 'change loop': {
-      const { grips } = recipe.parameters;
+      const { grips, piece } = recipe.parameters;
+      const values = { from: grips[0]?.chord ?? '', to: grips[grips.length - 1]?.chord ?? '' };
+      return { code: piece ? PIECE_TITLES[piece] : 'title.loop', values };
+    }
+    case 'bass walk':
       return {
-        code: 'title.loop',
-        values: { from: grips[0]?.chord ?? '', to: grips[grips.length - 1]?.chord ?? '' },
+        code: 'title.bass',
+        values: { from: recipe.parameters.from, to: recipe.parameters.to, way: recipe.parameters.way },
       };
+    case 'strum reading':
+      return {
+        code: 'title.strum',
+        values: { level: recipe.parameters.level, chord: recipe.parameters.grips[0]?.chord ?? '' },
+      };
+    case 'picking pattern':
+      return {
+        code: 'title.picking',
+        values: { pattern: recipe.parameters.pattern, chord: recipe.parameters.grips[0]?.chord ?? '' },
+      };
+    case 'piece section': {
+      const { title, fromBar, toBar, part } = recipe.parameters;
+      return { code: 'title.section', values: { title, fromBar, toBar, part } };
     }
   }
 }

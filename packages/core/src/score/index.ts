@@ -8,6 +8,7 @@ export {
   type Score,
   type ScoreEvent,
   type ScoreNote,
+  type Struck,
 } from './score';
 export { staffBars, type StaffBar, type StaffEvent, type StaffNote } from './staff';
 export { tabColumns, tabText, type TabColumn } from './tab';
@@ -26,6 +27,7 @@ export {
   type PieceKey,
   type PlayedBar,
   type PlayedChord,
+  type Pluck,
   type Section,
   type Stroke,
   type StrokePattern,
@@ -55,3 +57,4 @@ export {
   type PartKind,
   type Player,
 } from './parts';
+export { excerptOf, type Excerpt } from './excerpt';

@@ -1,6 +1,6 @@
 /**
  * Strumming and plucking patterns as text: `D - x u` strokes (capitals are accents, x a chop, m muted strings, ~ sounds
- * on, - lets the hand pass) and `p i m a` plucks, fingers together written together (`pm`).
+ * on, - lets the hand pass, . stops the strings) and `p i m a` plucks, fingers together written together (`pm`).
  */
 import { fail, ok, type Result } from '../kernel/result';
 import type { Pluck, Stroke, StrokePattern } from './piece';
@@ -14,6 +14,7 @@ const STROKES: Readonly<Record<string, Stroke>> = {
   m: 'mute',
   '~': 'tie',
   '-': 'rest',
+  '.': 'stop',
 };
 const LETTERS = Object.fromEntries(Object.entries(STROKES).map(([letter, stroke]) => [stroke, letter]));
 
@@ -32,12 +33,13 @@ export function readPattern(
     return fail('pattern.name', 0, `a name of at most ${PATTERN_LIMITS.name}`);
   const strokes: (Stroke | Pluck)[] = [];
   for (const match of text.matchAll(/\S+/g)) {
-    const read = kind === 'strum' || match[0] === '-' ? STROKES[match[0]] : pluckOf(match[0]);
+    const read =
+      kind === 'strum' || match[0] === '-' || match[0] === '.' ? STROKES[match[0]] : pluckOf(match[0]);
     if (!read)
       return fail(
         'pattern.step',
         match.index,
-        kind === 'strum' ? 'D d U u x m ~ or -' : 'p, i, m, a, together like pm, or -',
+        kind === 'strum' ? 'D d U u x m ~ . or -' : 'p, i, m, a, together like pm, . or -',
       );
     strokes.push(read);
   }

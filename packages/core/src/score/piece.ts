@@ -62,7 +62,19 @@ export interface Section {
 }
 
 /** One stroke of a pattern: the hand passes the strings on every step, and strikes where it is not a rest. */
-export type Stroke = 'down' | 'up' | 'down accent' | 'up accent' | 'chop' | 'mute' | 'rest' | 'tie';
+export type Stroke =
+  | 'down'
+  | 'up'
+  | 'down accent'
+  | 'up accent'
+  | 'chop'
+  | 'mute'
+  /** The hand passes and what sounds goes on sounding. */
+  | 'rest'
+  /** What sounds is held on, written as a tie. */
+  | 'tie'
+  /** The strings are stopped: silence. */
+  | 'stop';
 /** A plucked step: fingers of the plucking hand, or the bass string of the grip. */
 export type Pluck = readonly ('p' | 'i' | 'm' | 'a')[];
 

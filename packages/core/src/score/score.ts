@@ -1,10 +1,11 @@
 /**
- * A first score: parts of bars of events on strings and frets. Beats count from 0 within a bar; an event holds
- * its notes for `beats`. Sounding pitch follows from the instrument; notation would write a guitar an octave
- * higher. One part in this version; repeats, melody and words come with pieces.
+ * A score of a drill: parts of bars of events on strings and frets. Beats count from 0 within a bar, in the unit of
+ * that bar; an event holds its notes for `beats`. Sounding pitch follows from the instrument; notation writes a guitar
+ * an octave higher. One part in this version; repeats and words belong to pieces.
  */
 import { fail, ok, type Result } from '../kernel/result';
 import type { FingerLabel, Frets } from '../grips/grip';
+import type { Pluck, Stroke } from './piece';
 
 export interface ScoreNote {
   /** 0 is the thickest string. */
@@ -23,10 +24,17 @@ export interface ScoreEvent {
   readonly notes: readonly ScoreNote[];
   readonly chord?: string;
   readonly stroke: 'strum' | 'pick';
+  /** What the striking hand does: the stroke of a strum, the plucking fingers; a plain downstroke where left out. */
+  readonly hand?: Struck | Pluck;
 }
+
+/** A stroke that makes a sound. */
+export type Struck = Exclude<Stroke, 'rest' | 'tie' | 'stop'>;
 
 export interface Bar {
   readonly beats: number;
+  /** Note value of a beat: 2, 4, 8 or 16; 4 where left out. */
+  readonly unit?: number;
   readonly events: readonly ScoreEvent[];
 }
 
@@ -35,6 +43,8 @@ export interface Score {
   readonly strings: number;
   readonly tempoBpm: number;
   readonly countInBeats: number;
+  /** Where the second half of a beat falls, as a share of it; .5 where left out. */
+  readonly swingAt?: number;
   readonly parts: readonly { readonly name: string; readonly bars: readonly Bar[] }[];
 }
 

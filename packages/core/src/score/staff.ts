@@ -21,10 +21,17 @@ export interface StaffEvent {
   readonly beats: number;
   /** Lowest first; empty for a rest. */
   readonly notes: readonly StaffNote[];
+  /** Struck on strings that do not ring: a chop or a mute. */
+  readonly muffled?: true;
+  readonly accented?: true;
+  /** Sounds on from the event before. */
+  readonly tied?: true;
 }
 
 export interface StaffBar {
   readonly beats: number;
+  /** Note value of a beat; 4 where left out. */
+  readonly unit?: number;
   readonly events: readonly StaffEvent[];
 }
 
@@ -53,10 +60,18 @@ export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
         return { written: writtenPitch(pitchSpelled(midi, spelled(midi, note.name, now))), midi };
       });
       notes.sort((a, b) => a.midi - b.midi);
-      events.push({ beat: event.beat, beats: event.beats, notes });
+      const { hand } = event;
+      events.push({
+        beat: event.beat,
+        beats: event.beats,
+        notes,
+        ...(hand === 'chop' || hand === 'mute' ? { muffled: true } : {}),
+        ...(hand === 'down accent' || hand === 'up accent' ? { accented: true } : {}),
+        ...(event.notes.length > 0 && event.notes.every((note) => note.tied) ? { tied: true } : {}),
+      });
       free = event.beat + event.beats;
     }
     if (free < bar.beats) events.push({ beat: free, beats: bar.beats - free, notes: [] });
-    return { beats: bar.beats, events };
+    return { beats: bar.beats, ...(bar.unit === undefined ? {} : { unit: bar.unit }), events };
   });
 }

@@ -1,15 +1,21 @@
 /**
  * Tablature of a score: one line per string, string 1 on top, as columns for a drawing or as plain text.
- * A tied note is shown in brackets, as tab usually does.
+ * A tied note is shown in brackets and a string struck without ringing as x, as tab usually does.
  */
-import type { Score } from './score';
+import type { Pluck } from './piece';
+import type { Score, ScoreNote, Struck } from './score';
 
 export interface TabColumn {
   readonly bar: number;
   readonly startBeat: number;
+  /** From the start of its bar. */
+  readonly beat: number;
   readonly chord: string | null;
   /** String 1 first; null where nothing is struck. */
   readonly cells: readonly (string | null)[];
+  readonly beats: number;
+  /** What the striking hand does, where the score says. */
+  readonly hand?: Struck | Pluck;
 }
 
 export function tabColumns(score: Score): TabColumn[] {
@@ -18,13 +24,26 @@ export function tabColumns(score: Score): TabColumn[] {
     const columns = bar.events.map((event) => {
       const cells: (string | null)[] = new Array(score.strings).fill(null);
       for (const note of event.notes) {
-        cells[score.strings - 1 - note.stringIndex] = note.tied ? `(${note.fret})` : String(note.fret);
+        cells[score.strings - 1 - note.stringIndex] = cellText(note, event.hand);
       }
-      return { bar: index, startBeat: start + event.beat, chord: event.chord ?? null, cells };
+      return {
+        bar: index,
+        startBeat: start + event.beat,
+        beat: event.beat,
+        beats: event.beats,
+        chord: event.chord ?? null,
+        cells,
+        ...(event.hand === undefined ? {} : { hand: event.hand }),
+      };
     });
     start += bar.beats;
     return columns;
   });
+}
+
+function cellText(note: ScoreNote, hand: Struck | Pluck | undefined): string {
+  if (hand === 'chop' || hand === 'mute') return 'x';
+  return note.tied ? `(${note.fret})` : String(note.fret);
 }
 
 /** Plain text tab, bars between upright lines; fits a mail or a test. */

@@ -7,5 +7,6 @@ export {
   type StruckString,
   type Touch,
 } from './pluck';
-export { PLAIN_LEVEL, soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
+export { PLAIN_LEVEL } from './struck';
+export { soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
 export { pieceSounds, type PiecePlayback, type PieceSounds, type SoundingBar } from './piece-schedule';

@@ -12,12 +12,14 @@ import {
   type Piece,
   type PlayedBar,
   type PlayedChord,
+  type Pluck,
   type Stroke,
   type StrokePattern,
 } from '../score/piece';
+import { pluckedStrings, strummedStrings } from '../score/struck-strings';
 import { midiOf } from '../theory/pitch';
-import type { Touch } from './pluck';
-import { PLAIN_LEVEL, STRUM_SPREAD_SECONDS, type PluckSound, type Sound } from './schedule';
+import { STRUM_SPREAD_SECONDS, type PluckSound, type Sound } from './schedule';
+import { PLAIN_LEVEL, SHORT_SECONDS, STRUCK } from './struck';
 
 export interface PiecePlayback {
   /** By written chord; null where nothing is gripped. */
@@ -46,8 +48,6 @@ export interface PieceSounds {
   readonly seconds: number;
 }
 
-const ACCENT_LEVEL = 1;
-const UP_LEVEL = 0.65;
 /** A melody is heard over its chords. */
 const MELODY_LEVEL = 0.95;
 
@@ -170,53 +170,38 @@ function chordSounds(
   const steps = stepsOn(piece, chord, first, last, sectionStart).filter(
     ({ stroke }) => stroke !== 'rest' && stroke !== 'tie',
   );
+  const struck = steps.map(({ stroke }) => stringsOf(stroke, sounding));
   return steps.flatMap(({ beat, stroke }, i) => {
-    const until = steps[i + 1]?.beat ?? last;
+    if (stroke === 'stop' || stroke === 'rest' || stroke === 'tie') return [];
     const atSeconds = clock(beat);
-    const seconds = Math.max(0.1, clock(Math.max(beat, until - 1e-6)) - atSeconds);
-    const make = (
-      one: (typeof sounding)[number],
-      order: number,
-      level: number,
-      touch: Touch,
-    ): PluckSound => ({
-      kind: 'pluck',
-      atSeconds: atSeconds + order * STRUM_SPREAD_SECONDS,
-      seconds: touch === 'ring' ? seconds : Math.min(seconds, 0.12),
-      midiPitch: pitchAt(instrument, one.stringIndex, one.fret),
-      stringIndex: one.stringIndex,
-      fret: one.fret,
-      touch,
-      level,
+    const plucked = typeof stroke !== 'string';
+    const { level, touch } = plucked ? PLUCKED : STRUCK[stroke];
+    return struck[i].map(({ fret, stringIndex }, order): PluckSound => {
+      // A plucked string rings on under the others, until it is struck again or stopped.
+      const ends = (j: number) =>
+        j > i &&
+        (!plucked || steps[j].stroke === 'stop' || struck[j].some((one) => one.stringIndex === stringIndex));
+      const until = steps.find((_, j) => ends(j))?.beat ?? last;
+      const seconds = Math.max(0.1, clock(Math.max(beat, until - 1e-6)) - atSeconds);
+      return {
+        kind: 'pluck',
+        atSeconds: atSeconds + (plucked ? 0 : order * STRUM_SPREAD_SECONDS),
+        seconds: touch === 'ring' ? seconds : Math.min(seconds, SHORT_SECONDS),
+        midiPitch: pitchAt(instrument, stringIndex, fret),
+        stringIndex,
+        fret,
+        touch,
+        level,
+      };
     });
-    if (typeof stroke !== 'string')
-      return pluckedStrings(stroke, sounding).map((one) => make(one, 0, PLAIN_LEVEL, 'ring'));
-    const { level, touch, up } = STRUCK[stroke];
-    const order = up ? [...sounding].reverse().slice(0, UP_STRINGS) : sounding;
-    return order.map((one, at) => make(one, at, level, touch));
   });
 }
 
-/** An upstroke seldom reaches the thick strings (assumed). */
-const UP_STRINGS = 4;
-const STRUCK: Readonly<Record<Stroke, { level: number; touch: Touch; up: boolean }>> = {
-  down: { level: PLAIN_LEVEL, touch: 'ring', up: false },
-  up: { level: UP_LEVEL, touch: 'ring', up: true },
-  'down accent': { level: ACCENT_LEVEL, touch: 'ring', up: false },
-  'up accent': { level: ACCENT_LEVEL, touch: 'ring', up: true },
-  chop: { level: PLAIN_LEVEL, touch: 'chop', up: false },
-  mute: { level: UP_LEVEL, touch: 'mute', up: false },
-  rest: { level: 0, touch: 'ring', up: false },
-  tie: { level: 0, touch: 'ring', up: false },
-};
+const PLUCKED = { level: PLAIN_LEVEL, touch: 'ring' } as const;
 
-/** The thumb takes the lowest string of the grip, i m a the third, second and first from the thin side that sound. */
-function pluckedStrings<T>(fingers: readonly string[], sounding: readonly T[]): T[] {
-  const thin = (from: number): T | undefined => sounding[sounding.length - from];
-  const strings = fingers.map((finger) =>
-    finger === 'p' ? sounding[0] : thin({ i: 3, m: 2, a: 1 }[finger] ?? 1),
-  );
-  return [...new Set(strings.filter((one): one is T => one !== undefined))];
+function stringsOf<T>(stroke: Stroke | Pluck, sounding: readonly T[]): readonly T[] {
+  if (stroke === 'stop' || stroke === 'rest' || stroke === 'tie') return [];
+  return typeof stroke === 'string' ? strummedStrings(stroke, sounding) : pluckedStrings(stroke, sounding);
 }
 
 function melodySounds(

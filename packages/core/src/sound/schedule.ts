@@ -5,7 +5,9 @@
  */
 import { pitchAt, type Instrument } from '../fretboard/instrument';
 import type { Score } from '../score/score';
+import { goesUp } from '../score/struck-strings';
 import type { Touch } from './pluck';
+import { SHORT_SECONDS, STRUCK } from './struck';
 
 export interface ClickSound {
   readonly kind: 'click';
@@ -27,8 +29,6 @@ export interface PluckSound {
   readonly level: number;
 }
 
-export const PLAIN_LEVEL = 0.8;
-
 export type Sound = ClickSound | PluckSound;
 
 export const STRUM_SPREAD_SECONDS = 0.012;
@@ -37,33 +37,45 @@ export const STRUM_SPREAD_SECONDS = 0.012;
 export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = score.tempoBpm): Sound[] {
   if (!(tempoBpm >= 20 && tempoBpm <= 300)) throw new RangeError(`tempo ${tempoBpm} out of 20 to 300`);
   const beatSeconds = 60 / tempoBpm;
+  const swingAt = score.swingAt ?? 0.5;
+  /** Seconds of a beat of the whole, swung within its beat. */
+  const clock = (beat: number): number => {
+    const whole = Math.floor(beat + 1e-9);
+    const part = Math.max(0, beat - whole);
+    const swung = part < 0.5 ? part * 2 * swingAt : swingAt + (part - 0.5) * 2 * (1 - swingAt);
+    return (whole + swung) * beatSeconds;
+  };
   const sounds: Sound[] = [];
   for (let beat = 0; beat < score.countInBeats; beat++) {
     sounds.push({
       kind: 'click',
-      atSeconds: beat * beatSeconds,
+      atSeconds: clock(beat),
       accent: beat === 0,
       beat: beat - score.countInBeats,
     });
   }
   let barStart = score.countInBeats;
   for (const bar of score.parts[0]?.bars ?? []) {
-    for (let beat = 0; beat < bar.beats; beat++) {
-      sounds.push({ kind: 'click', atSeconds: (barStart + beat) * beatSeconds, accent: beat === 0, beat });
-    }
+    for (let beat = 0; beat < bar.beats; beat++)
+      sounds.push({ kind: 'click', atSeconds: clock(barStart + beat), accent: beat === 0, beat });
     for (const event of bar.events) {
       const struck = event.notes.filter((note) => !note.tied);
-      struck.forEach((note, order) => {
-        const delay = event.stroke === 'strum' ? order * STRUM_SPREAD_SECONDS : 0;
+      const { hand } = event;
+      const strum = event.stroke === 'strum' ? (typeof hand === 'string' ? hand : 'down') : null;
+      const { level, touch } = STRUCK[strum ?? 'down'];
+      const inOrder = strum && goesUp(strum) ? [...struck].reverse() : struck;
+      const atSeconds = clock(barStart + event.beat);
+      const seconds = Math.max(0.15, clock(barStart + event.beat + event.beats) - atSeconds);
+      inOrder.forEach((note, order) => {
         sounds.push({
           kind: 'pluck',
-          atSeconds: (barStart + event.beat) * beatSeconds + delay,
-          seconds: Math.max(0.15, event.beats * beatSeconds),
+          atSeconds: atSeconds + (strum ? order * STRUM_SPREAD_SECONDS : 0),
+          seconds: touch === 'ring' ? seconds : Math.min(seconds, SHORT_SECONDS),
           midiPitch: pitchAt(instrument, note.stringIndex, note.fret),
           stringIndex: note.stringIndex,
           fret: note.fret,
-          touch: 'ring',
-          level: PLAIN_LEVEL,
+          touch,
+          level,
         });
       });
     }

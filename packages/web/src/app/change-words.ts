@@ -1,12 +1,7 @@
 /** Words for changes, paths and charts; loaded with the places that show them. */
 import type { ChangeGrade, GivenWay, PathObjective, PractiseStep } from '@finch/core/changes';
 import type { ChartProblem } from '@finch/core/score';
-import { fretsMoved } from './words';
-
-const list = (fingers: unknown): string => {
-  const all = String(fingers).split(' ');
-  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
-};
+import { fretsMoved, listed } from './names';
 
 type Values = PractiseStep['what']['values'];
 const PRACTISE: Readonly<Record<string, (v: Values) => string>> = {
@@ -15,10 +10,11 @@ const PRACTISE: Readonly<Record<string, (v: Values) => string>> = {
   'practise.one': (v) =>
     `Finger ${v.finger} alone: down onto string ${v.string}, fret ${v.fret} and off, ten times. It lands last.`,
   'practise.slide': (v) =>
-    `Finger${Number(v.count) > 1 ? 's' : ''} ${list(v.fingers)} along the string without letting go, pressure light on the way.`,
-  'practise.pivot': (v) => `Keep ${list(v.fingers)} down; move only the others, ten times, without a stroke.`,
+    `Finger${Number(v.count) > 1 ? 's' : ''} ${listed(v.fingers)} along the string without letting go, pressure light on the way.`,
+  'practise.pivot': (v) =>
+    `Keep ${listed(v.fingers)} down; move only the others, ten times, without a stroke.`,
   'practise.air': (v) =>
-    `Lift all, form fingers ${list(v.fingers)} in the air, land them together; ten times, without a stroke.`,
+    `Lift all, form fingers ${listed(v.fingers)} in the air, land them together; ten times, without a stroke.`,
   'practise.loop': (v) =>
     `Both grips round and round, a bar each, from ${v.bpm} bpm; up by four when nine of ten come clean.`,
 };
@@ -32,10 +28,10 @@ export function shiftWords(change: ChangeGrade): string {
   const stays = named(['stays', 'adjusts']);
   const slides = named(['slides']);
   const where = change.shiftFrets === 0 ? 'no shift' : fretsMoved(change.shiftFrets);
-  const held = stays.length ? `, ${list(stays.join(' '))} ${stays.length > 1 ? 'stay' : 'stays'}` : '';
+  const held = stays.length ? `, ${listed(stays.join(' '))} ${stays.length > 1 ? 'stay' : 'stays'}` : '';
   const slid =
     slides.length && !stays.length
-      ? `, ${list(slides.join(' '))} ${slides.length > 1 ? 'slide' : 'slides'}`
+      ? `, ${listed(slides.join(' '))} ${slides.length > 1 ? 'slide' : 'slides'}`
       : '';
   return where + held + slid;
 }

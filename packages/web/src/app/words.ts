@@ -3,94 +3,14 @@
  * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
  */
 import type { Reason } from '@finch/core/effort';
-import { tuningName, writeTuning, type InstrumentSetup } from '@finch/core/fretboard';
-import {
-  familySymbol,
-  formName,
-  fretStep,
-  stringStep,
-  type Form,
-  type LimitStep,
-  type OneNoteChange,
-  type SheetFinding,
-} from '@finch/core/shapes';
-import { parseChord, type NoteName } from '@finch/core/theory';
+import type { LimitStep, OneNoteChange, SheetFinding } from '@finch/core/shapes';
 import { Unanswered } from '../session/api';
-import { school } from './school';
+import { DRILL_WORDS } from './drill-words';
+import { chordText, degreeText, fretsMoved, plural } from './names';
+
+export * from './names';
 
 type Values = Reason['values'];
-
-/** Draws the signs of an ASCII note or chord: Abmaj7 becomes A♭△7, F#m7b5 becomes F♯m7♭5. */
-export function chordText(symbol: string): string {
-  return symbol
-    .replace(/maj7/g, '△7')
-    .replace(/([A-G])(bb|b)/g, (_, letter: string, flats: string) => letter + '♭'.repeat(flats.length))
-    .replace(/#/g, '♯')
-    .replace(/b(?=\d)/g, '♭');
-}
-
-/** A chord by name in the words of the school: the exact symbol, or only the family of its sound. */
-export function nameChord(symbol: string): string {
-  if (school().chordNames === 'exact') return chordText(symbol);
-  const chord = parseChord(symbol);
-  return chord.ok ? chordText(familySymbol(chord.value)) : chordText(symbol);
-}
-
-/** "E form", "pattern 4", "root on string 6". */
-export function formText(form: Form): string {
-  const name = formName(form, school());
-  if (name.kind === 'letter') return `${name.form} form`;
-  return name.kind === 'number' ? `pattern ${name.number}` : `root on string ${name.string}`;
-}
-
-/** Which inversion a close triad is: "♭3 lowest", or in the other school "root on string 2". */
-export function triadText(grip: { readonly inversion: string; readonly rootString: number | null }): string {
-  if (school().triadNames === 'root string' && grip.rootString !== null)
-    return `root on string ${grip.rootString}`;
-  return `${grip.inversion === '1' ? 'root' : degreeText(grip.inversion)} lowest`;
-}
-
-const plain = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
-
-/** "2 frets up" in the direction the school gives the word; positive frets go toward the body. */
-export function fretsMoved(by: number): string {
-  return `${plain(Math.abs(by))} ${fretStep(by < 0, school())}`;
-}
-
-/** "2 strings down" in the direction the school gives the word. */
-export function stringsMoved(from: number, to: number): string {
-  const count = Math.abs(to - from);
-  return `${count} string${count === 1 ? '' : 's'} ${stringStep(to < from, school())}`;
-}
-
-export function degreeText(degree: string): string {
-  return degree.replace(/b/g, '♭').replace(/#/g, '♯');
-}
-
-/** A note with true signs: B♭, F♯♯. */
-export function noteSigns(note: NoteName): string {
-  return note.letter + (note.accidental < 0 ? '♭' : '♯').repeat(Math.abs(note.accidental));
-}
-
-/** Speaks a chord: "A flat major 7". */
-export function spokenChord(symbol: string): string {
-  return symbol
-    .replace(/([A-G])b/g, '$1 flat')
-    .replace(/#/g, ' sharp')
-    .replace('maj7', ' major 7')
-    .replace('m7b5', ' minor 7 flat 5')
-    .replace(/m(?=\d|$)/, ' minor ')
-    .trim();
-}
-
-/** "drop D", or the notes from the thickest string: "C2 G2 D3 A3 E4 G4". */
-export function tuningWords(openPitches: readonly number[]): string {
-  return tuningName(openPitches) ?? degreeText(writeTuning(openPitches));
-}
-
-export function setupWords(setup: InstrumentSetup | undefined): string {
-  return setup ? `${setup.strings}, ${setup.gaugeMm} mm, ${setup.actionMm} mm high` : 'not noted';
-}
 
 const KEPT_STEPS: Readonly<Record<string, string>> = {
   maxEffort: 'the effort up to',
@@ -162,9 +82,9 @@ const date = (ms: Values[string]) =>
   new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 const daysAgo = (ms: Values[string]) => Math.max(0, Math.round((Date.now() - Number(ms)) / DAY));
 const fingerNames = ['thumb', 'index', 'middle', 'ring', 'little'];
-const plural = (n: Values[string], one: string, many = `${one}s`) => `${n} ${Number(n) === 1 ? one : many}`;
 
 const WORDS: Readonly<Record<string, (v: Values) => string>> = {
+  ...DRILL_WORDS,
   'effort.none': () => 'nothing here',
   'effort.reach': (v) =>
     `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,
@@ -205,26 +125,13 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
   'left.target': (v) =>
     `${chordText(String(v.to))} is left out: ${WORDS[String(v.why)]?.(v) ?? 'no move leads there'}.`,
-  'left.rung': (v) => `${chordText(String(v.chord))} is left out: no single move leads there for this hand.`,
-  'left.form': (v) => `${formText(v.form as Form)} at fret ${v.fret} is left out: over this hand’s limit.`,
   'left.alike': () => 'Too like the new thing already in; the two would mix.',
 
-  'title.warm-up': () => 'Three easy minutes',
   'title.take-home': () => 'Take home',
   'title.listen': () => 'Rest and listen: which one is it?',
   'title.name': () => 'Name the notes of three chords, no guitar',
   'title.tap': () => 'Tap the beat with a foot, count aloud',
   'title.skill': (v) => String(v.skill),
-  'title.shape': (v) => `${nameChord(String(v.chord))}, ring check`,
-  'title.loop': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
-  'title.walk': (v) => `String ${v.string}, notes of ${chordText(String(v.key))}`,
-  'title.reading': (v) =>
-    `Reading ${chordText(String(v.key))}, ${v.position ? `position ${v.position}` : 'open position'}`,
-  'title.roots': (v) => (v.grid ? 'Root calls, the whole grid' : `Root calls on string ${v.string}`),
-  'title.formula': (v) => `${nameChord(String(v.chord))}: which note moves?`,
-  'title.ladder': (v) => `${chordText(String(v.root))} family, ${formText(v.form as Form)}`,
-  'title.forms': (v) => `${nameChord(String(v.chord))} in five forms`,
-  'title.triads': (v) => `${chordText(String(v.root))} triads, strings ${v.strings}`,
   'title.blank': (v) => String(v.text ?? 'Blank block'),
 
   'move.plays': () => 'plays as it is',
@@ -284,28 +191,6 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'sheet.out-of-key': (v) =>
     `${chordText(String(v.chord))} has ${chordText(String(v.note))}, which is not in ${chordText(String(v.key))}.`,
 
-  'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
-  'question.ring': (v) =>
-    `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,
-  'question.calls': (v) => `Were nine of ten of ${plural(v.of, 'call')} right within ${v.seconds} s?`,
-  'question.done': (v) => `Played for ${plural(v.minutes, 'minute')}?`,
-  'ask.root': (v) => `${chordText(String(v.chord))}, root on string ${v.string}`,
-  'ask.walk': (v) => `${chordText(String(v.note))} on string ${v.string}`,
-  'ask.note': (v) => `Where is ${chordText(String(v.note))} on string ${v.string}?`,
-  'ask.read': (v) =>
-    `Find this note${Number(v.position) ? ` in position ${v.position}` : ' in open position'}`,
-  'ask.formula': (v) =>
-    `${nameChord(String(v.from))} to ${chordText(String(v.to))} (${chordText(String(v.notes))}): what moves, and where to?`,
-  'ask.rung': (v) => `${chordText(String(v.chord))}: string ${v.string}, ${fretsMoved(Number(v.by))}`,
-  'ask.grip': (v) => chordText(String(v.chord)),
-  'ask.change': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
-  'ask.form': (v) => `${nameChord(String(v.chord))}, ${formText(v.form as Form)}, fret ${v.fret}`,
-  'ask.first-form': (v) => `${nameChord(String(v.chord))}: which of these forms lies lowest?`,
-  'ask.inversion': (v) =>
-    `${chordText(String(v.chord))}, ${triadText({ inversion: String(v.lowest), rootString: Number(v.rootString) || null })}`,
-  'ask.ring': (v) => `String ${v.string} rings`,
-  'ask.silent': (v) => `String ${v.string} stays silent`,
-
   'check.behind-wire': (v) =>
     `Finger${v.finger ? ` ${v.finger}` : ''} right behind the wire, not far back and not on it?`,
   'check.neighbour': (v) => `Does a finger lean on string ${v.string}?`,
@@ -317,7 +202,6 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'check.wide-strum': () => 'Is the strum too wide?',
   'check.guitar': () =>
     'Still so? Then the guitar: tuning, action, old strings, a high nut. Keep the take; your teacher will look.',
-  'ask.warm-up': (v) => `One finger a fret from fret ${v.fret}, strings 1 to 3`,
 };
 
 /** A reason in words; an unknown code is shown as itself, which a test forbids for every code the core makes. */
@@ -373,6 +257,21 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.numeral': (at, detail) => `${at} is no triad: take ${detail}.`,
   'drill.quality': (_, detail) => `Take ${detail}.`,
   'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
+  'drill.piece': (_, detail) => `This change has no such piece: take ${detail}.`,
+  'drill.walk': (_, detail) => `A bass walk needs ${detail}.`,
+  'drill.walk-key': (_, detail) => `The walk does not go through this key: take ${detail}.`,
+  'drill.walk-grips': (_, detail) => `Some bass of the walk has no grip for this hand: take ${detail}.`,
+  'drill.level': (_, detail) => `Take ${detail}.`,
+  'drill.picking': (_, detail) => `Nothing would be plucked: take ${detail}.`,
+  'drill.plectrum': (_, detail) => `A plectrum cannot pluck two strings at once: take ${detail}.`,
+  'drill.section': (at, detail) => `These bars cannot be read (${at}): they need ${detail}.`,
+  'drill.section-grips': (_, detail) => `These bars need grips: ${detail}.`,
+  'drill.melody': (_, detail) => `No melody stands there: take ${detail}.`,
+  'drill.melody-range': (_, detail) => `The melody leaves this neck: take ${detail}.`,
+  'pattern.step': (_, detail) => `A step of the pattern is ${detail}.`,
+  'pattern.length': (_, detail) => `The pattern needs ${detail}.`,
+  'pattern.beats': (_, detail) => `The pattern needs ${detail}.`,
+  'pattern.per-beat': (_, detail) => `A pattern has ${detail}.`,
   'drill.easiest': (_, detail) => `Nothing easier: ${detail}.`,
   'drill.hardest': (_, detail) => `Nothing harder: ${detail}.`,
   'scale.tonic': (_, detail) => `A key begins with a note: ${chordText(detail)}.`,

@@ -22,6 +22,7 @@ const SPOKEN = {
   chop: 'chop',
   mute: 'muted',
   rest: 'nothing',
+  stop: 'silence',
   tie: 'sounds on',
 } as const;
 const spoken = computed(() =>
@@ -61,6 +62,7 @@ const spoken = computed(() =>
         v-else-if="stroke === 'mute'"
         :d="`M${x(i) - 5} 17l10 10M${x(i) + 5} 17l-10 10M${x(i) - 7} 31h14`"
       />
+      <rect v-else-if="stroke === 'stop'" class="stop" :x="x(i) - 5" y="20" width="10" height="5" />
       <path v-else-if="stroke === 'tie'" :d="`M${x(i) - STEP + 8} 24q${STEP / 2 - 4} 10 ${STEP - 12} 0`" />
       <text class="count" :x="x(i)" y="60">{{ counts[i] }}</text>
     </g>
@@ -72,6 +74,9 @@ path {
   fill: none;
   stroke: var(--ink);
   stroke-width: 2;
+}
+rect.stop {
+  fill: var(--ink2);
 }
 path.accent {
   stroke-width: 4;

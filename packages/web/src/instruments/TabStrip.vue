@@ -18,21 +18,66 @@ const props = withDefaults(
   { spacing: 92, beats: true },
 );
 const GAP = 19;
-const width = computed(() => Math.max(320, 60 + props.columns.length * props.spacing));
-const x = (i: number) => 64 + i * ((width.value - 84) / Math.max(1, props.columns.length));
+/** Room under the strings for what the striking hand does. */
+const HAND = 22;
+const COUNT = 16;
+/** Width of a line with strokes, and how near they may stand before it grows. */
+const HANDS_WIDTH = 660;
+const CLOSEST = 26;
+const hands = computed(() => props.columns.some((column) => column.hand !== undefined));
+const width = computed(() =>
+  hands.value
+    ? Math.max(HANDS_WIDTH, 84 + props.columns.length * CLOSEST)
+    : Math.max(320, 60 + props.columns.length * props.spacing),
+);
+/** Where each column stands, in columns: side by side, or as the beats fall where the striking hand is shown. */
+const places = computed(() => {
+  if (!hands.value) return { at: props.columns.map((_, i) => i), room: props.columns.length };
+  const gaps = props.columns.slice(1).map((column, i) => column.startBeat - props.columns[i].startBeat);
+  const shortest = Math.max(0.25, Math.min(1, ...gaps.filter((gap) => gap > 0)));
+  const first = props.columns[0];
+  const barAt = (first?.startBeat ?? 0) - (first?.beat ?? 0);
+  // A little room before each bar line.
+  const at = props.columns.map(
+    (column) => (column.startBeat - barAt) / shortest + 0.4 * (column.bar - (first?.bar ?? 0)),
+  );
+  const last = props.columns[props.columns.length - 1];
+  return { at, room: (at[at.length - 1] ?? 0) + (last ? last.beats / shortest : 1) };
+});
+const x = (i: number) => 64 + places.value.at[i] * ((width.value - 84) / Math.max(1, places.value.room));
+const count = (beat: number): string => {
+  const part = beat - Math.floor(beat + 1e-6);
+  if (part < 1e-6) return String(Math.floor(beat + 1e-6) + 1);
+  return { 0.25: 'e', 0.5: '+', 0.75: 'a' }[Math.round(part * 100) / 100] ?? '·';
+};
 const bars = computed(() =>
   props.columns.flatMap((column, i) =>
     i > 0 && props.columns[i - 1].bar !== column.bar ? [x(i) - props.spacing / 3] : [],
   ),
 );
+const handWords = (hand: TabColumn['hand']): string =>
+  hand === undefined ? '' : typeof hand === 'string' ? hand : hand.join(' ');
 const spoken = computed(
   () =>
     `Tab, ${props.columns.length} strokes: ${props.columns
-      .map((column) => column.chord ?? '')
+      .map((column) => [column.chord, handWords(column.hand)].filter(Boolean).join(' '))
       .filter(Boolean)
       .join(', ')}`,
 );
-const height = computed(() => props.strings * GAP + (props.beats ? 50 : 22));
+const height = computed(
+  () =>
+    props.strings * GAP +
+    (props.beats ? 50 : 22) +
+    (hands.value ? HAND : 0) +
+    (hands.value && !props.beats ? COUNT : 0),
+);
+const handY = computed(() => 24 + (props.strings - 1) * GAP + 12);
+const arrow = (hand: string, at: number): string => {
+  const [top, foot] = [handY.value, handY.value + 17];
+  return hand.startsWith('up')
+    ? `M${at} ${foot}V${top + 2}M${at - 4} ${top + 7}l4-6 4 6`
+    : `M${at} ${top}V${foot - 2}M${at - 4} ${foot - 7}l4 6 4-6`;
+};
 </script>
 
 <template>
@@ -76,14 +121,36 @@ const height = computed(() => props.strings * GAP + (props.beats ? 50 : 22));
           <text class="cell-text" :x="x(i)" :y="30 + row * GAP" text-anchor="middle">{{ cell }}</text>
         </g>
       </template>
+      <template v-if="column.hand !== undefined">
+        <text
+          v-if="typeof column.hand !== 'string'"
+          class="hand"
+          :x="x(i)"
+          :y="handY + 13"
+          text-anchor="middle"
+        >
+          {{ column.hand.join('') }}
+        </text>
+        <path
+          v-else-if="column.hand === 'chop' || column.hand === 'mute'"
+          class="stroke"
+          :d="`M${x(i) - 5} ${handY + 4}l10 10m0-10l-10 10${column.hand === 'mute' ? 'm-2 5h14' : ''}`"
+        />
+        <path
+          v-else
+          class="stroke"
+          :class="{ accent: column.hand.endsWith('accent') }"
+          :d="arrow(column.hand, x(i))"
+        />
+      </template>
       <text
-        v-if="beats"
+        v-if="beats || hands"
         :x="x(i)"
-        :y="height - 12"
+        :y="height - (beats ? 12 : 4)"
         text-anchor="middle"
-        :class="{ strong: column.startBeat % 4 === 0 }"
+        :class="{ strong: column.beat === 0 }"
       >
-        {{ (column.startBeat % 4) + 1 }}
+        {{ count(column.beat) }}
       </text>
     </g>
   </svg>
@@ -91,7 +158,7 @@ const height = computed(() => props.strings * GAP + (props.beats ? 50 : 22));
 
 <style>
 .tab {
-  max-height: 136px;
+  max-height: 174px;
 }
 .tab line {
   stroke: var(--fret);
@@ -119,6 +186,18 @@ const height = computed(() => props.strings * GAP + (props.beats ? 50 : 22));
 .tab .strong {
   font-weight: 700;
   fill: var(--ink);
+}
+.tab .hand {
+  font-weight: 700;
+  fill: var(--ink);
+}
+.tab .stroke {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+}
+.tab .stroke.accent {
+  stroke-width: 4;
 }
 .tab .knock {
   fill: var(--sheet);

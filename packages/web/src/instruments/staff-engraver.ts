@@ -8,18 +8,34 @@ const DURATIONS: readonly (readonly [beats: number, duration: string, dots: numb
   [4, 'w', 0],
   [3, 'h', 1],
   [2, 'h', 0],
+  [1.5, 'q', 1],
   [1, 'q', 0],
+  [0.75, '8', 1],
   [0.5, '8', 0],
+  [0.25, '16', 0],
 ];
 const FIRST_BAR = 96;
 const BEAT = 38;
+/** Room for one note, however short. */
+const NOTE = 26;
 const HEIGHT = 142;
 const CLEF_TOP = 4;
 
-/** An event as durations that can be written: 3.5 beats are a dotted half and an eighth. */
-export function durationsOf(beats: number): { duration: string; dots: number }[] {
-  const out: { duration: string; dots: number }[] = [];
-  let left = beats;
+export interface WrittenLength {
+  readonly duration: string;
+  readonly dots: number;
+}
+
+/**
+ * Quarters as lengths that can be written, to be tied where there are several: 3.5 are a dotted half and an eighth.
+ * Thirds of a quarter are written as the eighths and quarters of a triplet.
+ */
+export function durationsOf(quarters: number): WrittenLength[] {
+  const thirds = Math.round(quarters * 3);
+  if (Math.abs(quarters * 3 - thirds) < 1e-6 && thirds % 3 !== 0 && thirds < 3)
+    return [{ duration: thirds === 1 ? '8' : 'q', dots: 0 }];
+  const out: WrittenLength[] = [];
+  let left = quarters;
   for (const [length, duration, dots] of DURATIONS)
     while (left >= length - 1e-9) {
       out.push({ duration, dots });
@@ -28,31 +44,80 @@ export function durationsOf(beats: number): { duration: string; dots: number }[]
   return out;
 }
 
+export interface WrittenNote extends WrittenLength {
+  readonly event: StaffEvent;
+  /** Index of the quarter it is a third of, for a triplet; null where it is none. */
+  readonly triplet: number | null;
+  /** Tied to the note written before it. */
+  readonly tied: boolean;
+}
+
+const isThird = (quarters: number): boolean => {
+  const part = quarters - Math.floor(quarters + 1e-6);
+  return Math.abs(part - 1 / 3) < 1e-4 || Math.abs(part - 2 / 3) < 1e-4;
+};
+
+/** A bar as notes that can be written one after the other; what begins or ends on a third is divided at the quarters. */
+export function writtenNotes(bar: StaffBar): WrittenNote[] {
+  const quarter = 4 / (bar.unit ?? 4);
+  return bar.events.flatMap((event): WrittenNote[] => {
+    const [start, end] = [event.beat * quarter, (event.beat + event.beats) * quarter];
+    const cuts = [start];
+    if (isThird(start) || isThird(end)) {
+      if (isThird(start) && Math.ceil(start - 1e-6) < end - 1e-6) cuts.push(Math.ceil(start - 1e-6));
+      const last = Math.floor(end + 1e-6);
+      if (isThird(end) && last > cuts[cuts.length - 1] + 1e-6) cuts.push(last);
+    }
+    cuts.push(end);
+    const pieces = cuts.slice(0, -1).flatMap((from, i) => {
+      const to = cuts[i + 1];
+      const triplet = isThird(from) || isThird(to) ? Math.floor(from + 1e-6) : null;
+      return durationsOf(to - from).map((length) => ({ ...length, triplet }));
+    });
+    const sounds = event.notes.length > 0;
+    return pieces.map((piece, i) => ({
+      ...piece,
+      event,
+      tied: sounds && (i > 0 || event.tied === true),
+    }));
+  });
+}
+
+const timeText = (bar: StaffBar): string => `${bar.beats}/${bar.unit ?? 4}`;
+
 let loading: Promise<Engrave> | null = null;
 
 /** The engraver, loaded once: it and its font are large, so no view pays for it before it shows a staff. */
 export function loadStaff(): Promise<Engrave> {
   return (loading ??= import('vexflow/bravura').then(async (vexflow) => {
-    const { Accidental, Barline, Dot, Formatter, Renderer, Stave, StaveNote, Voice } = vexflow;
+    const { Accidental, Articulation, Barline, Beam, Dot, Formatter, Renderer } = vexflow;
+    const { Fraction, Stave, StaveNote, StaveTie, Tuplet, Voice } = vexflow;
     await document.fonts?.ready;
-    const notesOf = (event: StaffEvent) =>
-      durationsOf(event.beats).map(({ duration, dots }) => {
-        const rest = event.notes.length === 0;
-        const keys = event.notes.map(
-          ({ written }) => `${noteText(written.note).toLowerCase()}/${written.octave}`,
-        );
-        const note = new StaveNote({
-          keys: rest ? ['b/4'] : keys,
-          duration: rest ? `${duration}r` : duration,
-          dots,
-          autoStem: true,
-        });
-        for (let dot = 0; dot < dots; dot++) Dot.buildAndAttach([note], { all: true });
-        return note;
+    const engraved = ({ event, duration, dots, tied }: WrittenNote) => {
+      const rest = event.notes.length === 0;
+      // Strings struck without ringing have crosses for heads.
+      const head = event.muffled ? '/x2' : '';
+      const keys = event.notes.map(
+        ({ written }) => `${noteText(written.note).toLowerCase()}/${written.octave}${head}`,
+      );
+      const note = new StaveNote({
+        keys: rest ? ['b/4'] : keys,
+        duration: rest ? `${duration}r` : duration,
+        dots,
+        autoStem: true,
       });
+      for (let dot = 0; dot < dots; dot++) Dot.buildAndAttach([note], { all: true });
+      if (event.accented && !tied) note.addModifier(new Articulation('a>').setPosition(3), 0);
+      return note;
+    };
     return (into, bars) => {
       into.replaceChildren();
-      const widths = bars.map((bar, i) => bar.beats * BEAT + 24 + (i === 0 ? FIRST_BAR : 0));
+      const lines = bars.map(writtenNotes);
+      const widths = bars.map((bar, i) => {
+        const timed = i === 0 || timeText(bar) !== timeText(bars[i - 1]);
+        const room = Math.max((bar.beats * BEAT * 4) / (bar.unit ?? 4), lines[i].length * NOTE);
+        return room + 24 + (i === 0 ? FIRST_BAR : timed ? 30 : 0);
+      });
       const renderer = new Renderer(into as HTMLDivElement, Renderer.Backends.SVG);
       renderer.resize(
         widths.reduce((sum, width) => sum + width, 12),
@@ -62,16 +127,46 @@ export function loadStaff(): Promise<Engrave> {
       context.setFillStyle('currentColor');
       context.setStrokeStyle('currentColor');
       let x = 4;
+      let before: InstanceType<typeof StaveNote> | null = null;
       bars.forEach((bar, i) => {
         const stave = new Stave(x, CLEF_TOP, widths[i]);
-        if (i === 0) stave.addClef('treble', 'default', '8vb').addTimeSignature(`${bar.beats}/4`);
+        if (i === 0) stave.addClef('treble', 'default', '8vb');
+        if (i === 0 || timeText(bar) !== timeText(bars[i - 1])) stave.addTimeSignature(timeText(bar));
         if (i === bars.length - 1) stave.setEndBarType(Barline.type.END);
         stave.setContext(context).draw();
-        const voice = new Voice({ numBeats: bar.beats, beatValue: 4 }).setStrict(false);
-        voice.addTickables(bar.events.flatMap(notesOf));
+        const line = lines[i];
+        const notes = line.map(engraved);
+        const quarters = [...new Set(line.flatMap((one) => (one.triplet === null ? [] : [one.triplet])))];
+        const tuplets = quarters.flatMap((at) => {
+          const inside = notes.filter((_, n) => line[n].triplet === at);
+          return inside.length > 1 ? [new Tuplet(inside, { numNotes: 3, notesOccupied: 2 })] : [];
+        });
+        const voice = new Voice({ numBeats: bar.beats, beatValue: bar.unit ?? 4 }).setStrict(false);
+        voice.addTickables(notes);
         Accidental.applyAccidentals([voice], 'C');
+        const compound = (bar.unit ?? 4) === 8 && bar.beats % 3 === 0;
+        const beams = Beam.generateBeams(notes, {
+          groups: [compound ? new Fraction(3, 8) : new Fraction(1, 4)],
+          maintainStemDirections: false,
+        });
         new Formatter().joinVoices([voice]).formatToStave([voice], stave);
         voice.draw(context, stave);
+        for (const beam of beams) beam.setContext(context).draw();
+        for (const tuplet of tuplets) tuplet.setContext(context).draw();
+        notes.forEach((note, n) => {
+          const from = n > 0 ? notes[n - 1] : before;
+          if (!line[n].tied) return;
+          const indexes = line[n].event.notes.map((_, k) => k);
+          new StaveTie({
+            ...(from ? { firstNote: from } : {}),
+            lastNote: note,
+            firstIndexes: indexes,
+            lastIndexes: indexes,
+          })
+            .setContext(context)
+            .draw();
+        });
+        before = notes[notes.length - 1] ?? before;
         x += widths[i];
       });
     };

@@ -3,13 +3,20 @@
 import type { Recipe } from '@finch/core/drills';
 import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { drillFields, drillToggles, tempoOf, withTempo } from './drill-fields';
+import { drillFields, drillToggles, tempoOf, withTempo, type DrillField } from './drill-fields';
 
 const recipe = defineModel<Recipe>({ required: true });
 const props = defineProps<{ strings: number }>();
 const fields = computed(() => drillFields(recipe.value, props.strings));
 const toggles = computed(() => drillToggles(recipe.value));
 const tempo = computed(() => tempoOf(recipe.value));
+const fromShapes = computed(
+  () =>
+    recipe.value.family !== 'piece section' &&
+    ('grip' in recipe.value.parameters || 'grips' in recipe.value.parameters),
+);
+const WIDE = 15;
+const isWide = (one: DrillField) => one.options.some((option) => option.text.length > WIDE);
 const typedTempo = (event: Event) =>
   (recipe.value = withTempo(recipe.value, Number((event.target as HTMLInputElement).value)));
 </script>
@@ -28,9 +35,24 @@ const typedTempo = (event: Event) =>
         >
       </div>
     </fieldset>
-    <label v-for="one in fields" :key="one.label"
+    <label v-for="one in fields" :key="one.label" :class="{ wide: isWide(one) }"
       >{{ one.label
-      }}<BFormSelect
+      }}<template v-if="one.free"
+        ><BFormInput
+          size="sm"
+          :list="`usual-${one.label}`"
+          :model-value="one.value"
+          maxlength="160"
+          @change="recipe = one.choose(($event.target as HTMLInputElement).value.trim())" /><datalist
+          :id="`usual-${one.label}`"
+        >
+          <option
+            v-for="option in one.options"
+            :key="option.value"
+            :value="option.value"
+          /></datalist></template
+      ><BFormSelect
+        v-else
         size="sm"
         :options="one.options"
         :model-value="one.value"
@@ -39,8 +61,11 @@ const typedTempo = (event: Event) =>
     <label v-if="tempo !== null"
       >Tempo<BFormInput size="sm" type="number" min="30" max="208" :model-value="tempo" @change="typedTempo"
     /></label>
-    <p v-if="!fields.length && tempo === null" class="small">
+    <p v-if="fromShapes" class="small">
       The grips come from Shapes: hold one, pick another, and take “Drill it”.
+    </p>
+    <p v-if="recipe.family === 'piece section'" class="small">
+      The bars come from Pieces: pick them on the chart and take “Drill bars”.
     </p>
   </div>
 </template>
@@ -53,6 +78,7 @@ const typedTempo = (event: Event) =>
   font-size: 12.5px;
   color: var(--ink2);
 }
+.ask-drill .wide,
 .ask-drill fieldset,
 .ask-drill p {
   grid-column: 1 / 3;

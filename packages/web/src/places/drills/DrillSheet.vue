@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
-import type { Drill, DrillContext } from '@finch/core/drills';
+import { instrumentFor, type Drill, type DrillContext } from '@finch/core/drills';
 import { neckFrames, staffBars, tabColumns } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
@@ -17,8 +17,12 @@ const props = defineProps<{
   /** Beats since the start of the score; negative while counting in. */
   elapsed: number;
 }>();
-const BARS_SHOWN = 3;
-const COLUMNS_SHOWN = 12;
+/** Bars on a line: fewer where there is much in them. */
+const barsShown = computed(() => {
+  const all = props.drill.score.parts[0]?.bars ?? [];
+  const most = Math.max(1, ...all.map((bar) => Math.max(bar.events.length, bar.beats)));
+  return most > 8 ? 1 : most > 4 ? 2 : 3;
+});
 const at = ref(0);
 watch(
   () => props.drill.recipe,
@@ -39,10 +43,14 @@ watch(
     at.value = Math.max(0, now);
   },
 );
-const frame = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)]);
 const step = computed(() => props.drill.steps[Math.min(at.value, props.drill.steps.length - 1)]);
+/** The grip held, or the notes struck where none is. */
+const frame = computed(
+  () => step.value?.grip ?? stops.value[Math.min(at.value, stops.value.length - 1)] ?? null,
+);
+const instrument = computed(() => instrumentFor(props.drill, props.context.instrument));
 const degrees = computed(() => {
-  const { openPitches, capo } = props.context.instrument;
+  const { openPitches, capo } = instrument.value;
   return frame.value?.chord
     ? gripDegrees({ frets: frame.value.frets, tuning: openPitches, capo, chord: frame.value.chord })
     : undefined;
@@ -52,18 +60,18 @@ const firstBar = computed(() => {
   const bars = props.drill.score.parts[0]?.bars ?? [];
   for (let i = 0; i < bars.length; i++) {
     if (step.value && step.value.startBeat < beat + bars[i].beats)
-      return Math.floor(i / BARS_SHOWN) * BARS_SHOWN;
+      return Math.floor(i / barsShown.value) * barsShown.value;
     beat += bars[i].beats;
   }
   return 0;
 });
 const bars = computed(() =>
-  staffBars(props.drill.score, props.context.instrument).slice(firstBar.value, firstBar.value + BARS_SHOWN),
+  staffBars(props.drill.score, instrument.value).slice(firstBar.value, firstBar.value + barsShown.value),
 );
 const columns = computed(() =>
-  tabColumns(props.drill.score)
-    .filter((column) => column.bar >= firstBar.value && column.bar < firstBar.value + BARS_SHOWN)
-    .slice(0, COLUMNS_SHOWN),
+  tabColumns(props.drill.score).filter(
+    (column) => column.bar >= firstBar.value && column.bar < firstBar.value + barsShown.value,
+  ),
 );
 const go = (by: number) => (at.value = Math.min(stops.value.length - 1, Math.max(0, at.value + by)));
 defineExpose({ go });

@@ -5,6 +5,7 @@ import {
   drillTitle,
   easier,
   harder,
+  instrumentFor,
   makeDrill,
   nearestRecipe,
   rootOf,
@@ -19,7 +20,7 @@ import { noteText, pitchClassOf } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import * as v from 'valibot';
 import { v7 as uuid } from 'uuid';
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import { inPlainSchool } from '../../app/school';
@@ -72,8 +73,15 @@ const recipe = shallowRef<Recipe>(
 watch(recipe, (now) => void router.replace({ query: { ...route.query, recipe: JSON.stringify(now) } }));
 const made = computed(() => makeDrill(recipe.value, drilling.value));
 const drill = computed<Drill | null>(() => (made.value.ok ? made.value.value : null));
+const played = computed(() =>
+  drill.value ? instrumentFor(drill.value, instrument.value) : instrument.value,
+);
 const nearest = computed(() => (made.value.ok ? null : nearestRecipe(recipe.value, drilling.value)));
 const title = computed(() => say(drillTitle(recipe.value)));
+const nav = useTemplateRef<HTMLElement>('nav');
+const showFamily = () => nav.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+onMounted(showFamily);
+watch(() => recipe.value.family, showFamily, { flush: 'post' });
 const open = (family: DrillFamily) => (recipe.value = firstRecipe(family, start.value));
 const notches = computed(() =>
   (['easier', 'harder'] as const).map((way) => {
@@ -99,6 +107,10 @@ const notchWords = (next: Recipe): string => {
     grips: 'a lighter grip',
     grip: 'another grip',
     progression: 'without the progression',
+    level: 'level',
+    bass: 'the thumb stays',
+    part: 'one stroke a chord',
+    piece: 'the whole change',
   };
   return changed
     .map(([name, value]) =>
@@ -139,7 +151,7 @@ function nextKey() {
 async function hear() {
   if (player.playing.value) return player.stop();
   if (drill.value)
-    await player.play(soundSchedule(drill.value.score, instrument.value), { instrument: instrument.value });
+    await player.play(soundSchedule(drill.value.score, played.value), { instrument: played.value });
 }
 watch(recipe, () => player.stop());
 const trying = ref(false);
@@ -200,7 +212,7 @@ useKeys([
       <BButton variant="outline-secondary" @click="home">To homework</BButton>
       <BButton class="pri" variant="dark" @click="put">Put in plan</BButton>
     </Teleport>
-    <nav class="sheet scroll families" aria-label="Families" tabindex="0">
+    <nav ref="nav" class="sheet scroll families" aria-label="Families" tabindex="0">
       <h1 class="h2like">Families</h1>
       <div v-for="group in FAMILY_GROUPS" :key="group.name">
         <h2>{{ group.name }}</h2>

@@ -1,5 +1,13 @@
 /** The parameters of a recipe as fields: what each is called, what may be chosen, and the recipe a choice makes. */
-import { LOOP_TEMPO, ROOT_ANSWERS, type Recipe, type RootAnswer } from '@finch/core/drills';
+import {
+  CHANGE_PIECES,
+  LOOP_TEMPO,
+  ROOT_ANSWERS,
+  SECTION_PARTS,
+  type ChangePiece,
+  type Recipe,
+  type RootAnswer,
+} from '@finch/core/drills';
 import { FORM_ORDER, ONE_NOTE_TARGETS, type Form } from '@finch/core/shapes';
 import { majorKeys, makeChord, noteText, rootNamed } from '@finch/core/theory';
 import { chordText, formText } from '../../app/words';
@@ -13,6 +21,8 @@ export interface DrillField {
   readonly label: string;
   readonly value: string;
   readonly options: readonly Choice[];
+  /** Anything may be typed; the options are then those usually taken. */
+  readonly free?: true;
   readonly choose: (value: string) => Recipe;
 }
 
@@ -71,6 +81,53 @@ function field(
     choose,
   };
 }
+
+/** A field anything may be typed in; what is typed wrong is said by the drill. */
+const typed = (
+  label: string,
+  value: string,
+  options: readonly Choice[],
+  choose: (value: string) => Recipe,
+): DrillField => ({ ...field(label, value, options, choose), free: true });
+
+/** Patterns that are usual to begin with. */
+const PICKING = [
+  'p i m a',
+  'p i m i',
+  'p i p m',
+  'p m i a',
+  'p i m a m i',
+  'p a m i',
+  'p im p im',
+  'p - im -',
+];
+const BACK: readonly Choice[] = [
+  { value: 'back', text: 'walks back' },
+  { value: 'stays', text: 'begins again' },
+];
+const THUMB: readonly Choice[] = [
+  { value: 'root', text: 'on the lowest string' },
+  { value: 'alternating', text: 'alternating' },
+];
+const SECTION_TEXT: Readonly<Record<(typeof SECTION_PARTS)[number], string>> = {
+  'as written': 'chords as written',
+  'one stroke': 'one stroke a chord',
+  melody: 'the melody',
+};
+const STRUM_LEVEL_TEXT = [
+  '1, quarters and rests',
+  '2, eighths',
+  '3, off the beat',
+  '4, ties and accents',
+  '5, chops and mutes',
+  '6, sixteenths',
+];
+const PIECE_TEXT: Readonly<Record<ChangePiece, string>> = {
+  'one finger': 'the finger that lands last',
+  slide: 'the fingers that slide',
+  pivot: 'around what stays',
+  air: 'in the air',
+};
 
 /** The fields of a recipe on an instrument of so many strings; empty where a family has nothing to choose. */
 export function drillFields(recipe: Recipe, strings: number): DrillField[] {
@@ -186,8 +243,78 @@ export function drillFields(recipe: Recipe, strings: number): DrillField[] {
       ];
     }
     case 'ring check':
-    case 'change loop':
       return [];
+    case 'change loop': {
+      const p = recipe.parameters;
+      const set = (more: Partial<typeof p>): Recipe => ({ ...recipe, parameters: { ...p, ...more } });
+      const beats = field('Beats each', p.beatsEach, these([2, 3, 4, 8]), (n) =>
+        set({ beatsEach: Number(n) }),
+      );
+      if (p.grips.length !== 2) return [beats];
+      const pieces = CHANGE_PIECES.map((value) => ({ value, text: PIECE_TEXT[value] }));
+      return [
+        field('Practise', p.piece ?? '', [{ value: '', text: 'the whole change' }, ...pieces], (value) =>
+          set({ piece: (value || undefined) as ChangePiece | undefined }),
+        ),
+        ...(p.piece ? [] : [beats]),
+      ];
+    }
+    case 'bass walk': {
+      const p = recipe.parameters;
+      const set = (more: Partial<typeof p>): Recipe => ({ ...recipe, parameters: { ...p, ...more } });
+      return [
+        typed('From', p.from, [], (from) => set({ from })),
+        typed('To', p.to, [], (to) => set({ to })),
+        field('Key', p.key, KEYS, (key) => set({ key })),
+        field('The bass goes', p.way, these(['up', 'down']), (way) => set({ way: way as 'up' })),
+        field(
+          'By',
+          p.by,
+          [
+            { value: 'scale', text: 'steps of the key' },
+            { value: 'half steps', text: 'half steps' },
+          ],
+          (by) => set({ by: by as 'scale' }),
+        ),
+        field('Then', p.back ? 'back' : 'stays', BACK, (value) => set({ back: value === 'back' })),
+        field('Beats each', p.beatsEach, these([2, 3, 4, 8]), (n) => set({ beatsEach: Number(n) })),
+      ];
+    }
+    case 'strum reading': {
+      const p = recipe.parameters;
+      const set = (more: Partial<typeof p>): Recipe => ({ ...recipe, parameters: { ...p, ...more } });
+      const levels = STRUM_LEVEL_TEXT.map((text, i) => ({ value: String(i + 1), text }));
+      return [
+        field('Level', p.level, levels, (n) => set({ level: Number(n) })),
+        field('Beats a bar', p.beats, range(2, 7), (n) => set({ beats: Number(n) })),
+        field('Bars', p.bars, these([4, 8, 12, 16]), (n) => set({ bars: Number(n) })),
+        field('Sheet', recipe.seed, range(1, 20), (n) => ({ ...recipe, seed: Number(n) })),
+      ];
+    }
+    case 'picking pattern': {
+      const p = recipe.parameters;
+      const set = (more: Partial<typeof p>): Recipe => ({ ...recipe, parameters: { ...p, ...more } });
+      return [
+        typed('Pattern', p.pattern, these(PICKING), (pattern) => set({ pattern })),
+        field('Steps a beat', p.perBeat, range(1, 4), (n) => set({ perBeat: Number(n) })),
+        field('Beats a bar', p.beats, range(2, 7), (n) => set({ beats: Number(n) })),
+        field('Bars each', p.barsEach, range(1, 4), (n) => set({ barsEach: Number(n) })),
+        field('Thumb', p.bass, THUMB, (bass) => set({ bass: bass as 'root' })),
+        field('With', p.striker, these(['fingers', 'plectrum']), (one) => set({ striker: one as 'fingers' })),
+      ];
+    }
+    case 'piece section': {
+      const p = recipe.parameters;
+      const set = (more: Partial<typeof p>): Recipe => ({ ...recipe, parameters: { ...p, ...more } });
+      return [
+        field(
+          'Play',
+          p.part,
+          SECTION_PARTS.map((value) => ({ value, text: SECTION_TEXT[value] })),
+          (part) => set({ part: part as 'melody' }),
+        ),
+      ];
+    }
   }
 }
 

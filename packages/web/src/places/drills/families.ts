@@ -1,15 +1,19 @@
 /** The families a drill can be made of, in the order in which people learn, and the recipe each one begins with. */
 import {
+  bassWalk,
   changeLoop,
   closeTriads,
   familyLadder,
   fiveForms,
   formula,
   noteReading,
+  pickingPattern,
+  pieceSection,
   ringCheck,
   ROOT_ANSWERS,
   rootCall,
   stringWalk,
+  strumReading,
   warmUp,
   type DrillFamily,
   type NamedGrip,
@@ -17,7 +21,7 @@ import {
 } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import { ONE_NOTE_TARGETS } from '@finch/core/shapes';
-import { noteText, parseChord } from '@finch/core/theory';
+import { noteAtDegree, noteText, parseChord, pitchClassOf, readNote, rootNamed } from '@finch/core/theory';
 
 export interface FamilyEntry {
   readonly family: DrillFamily;
@@ -50,7 +54,24 @@ export const FAMILY_GROUPS: readonly { readonly name: string; readonly families:
         { family: 'close triads', trains: 'inversions on three strings' },
       ],
     },
-    { name: 'Move between', families: [{ family: 'change loop', trains: 'changes a minute, then tempo' }] },
+    {
+      name: 'Move between',
+      families: [
+        { family: 'change loop', trains: 'changes a minute, then tempo' },
+        { family: 'bass walk', trains: 'the lowest note steps to the next chord' },
+      ],
+    },
+    {
+      name: 'The striking hand',
+      families: [
+        { family: 'strum reading', trains: 'strokes, rests, accents, chops as written' },
+        { family: 'picking pattern', trains: 'fingers or plectrum over held grips' },
+      ],
+    },
+    {
+      name: 'In a piece',
+      families: [{ family: 'piece section', trains: 'bars of a piece, looped and slowed' }],
+    },
   ];
 
 /** What the bench already knows when a family is opened. */
@@ -71,6 +92,19 @@ const qualityOf = (symbol: string): string => {
 };
 const A_MINOR: NamedGrip = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const E_MINOR: NamedGrip = { chord: 'Em', frets: [0, 2, 2, 0, 0, 0] };
+
+/** The grip played beside the one in hand: the one it comes from, or a usual neighbour that is another. */
+const besideOf = (grip: NamedGrip, from: NamedGrip | null): NamedGrip =>
+  from ?? (grip.frets.join() === A_MINOR.frets.join() ? E_MINOR : A_MINOR);
+
+/** The note a minor third away, by the letter two steps on. */
+function third(root: string, halfSteps: 3 | -3): string {
+  const read = readNote(root);
+  if (!read) return 'A';
+  const degree = halfSteps > 0 ? 'b3' : '6';
+  const note = noteAtDegree(read.note, degree);
+  return Math.abs(note.accidental) > 1 ? noteText(rootNamed(pitchClassOf(note))) : noteText(note);
+}
 
 /** A sensible first recipe of a family around what is in hand. */
 export function firstRecipe(family: DrillFamily, { grip, from, instrument }: StartingPoint): Recipe {
@@ -124,9 +158,48 @@ export function firstRecipe(family: DrillFamily, { grip, from, instrument }: Sta
         progression: { key: `${root} major`, numerals: ['I', 'vi', 'IV', 'V'] },
         beatsEach: 4,
       });
-    case 'change loop': {
-      const other = from ?? (grip.frets.join() === A_MINOR.frets.join() ? E_MINOR : A_MINOR);
-      return changeLoop({ grips: [other, grip], beatsEach: 4 });
+    case 'change loop':
+      return changeLoop({ grips: [besideOf(grip, from), grip], beatsEach: 4 });
+    case 'bass walk': {
+      // Down to the chord a third below, the commonest walk there is: C to Am, G to Em; up a third from a minor one.
+      const chord = parseChord(grip.chord);
+      const minor = chord.ok && chord.value.tones.some((tone) => tone.degree === 'b3');
+      const relative = third(root, minor ? 3 : -3);
+      const key = minor ? relative : root;
+      return bassWalk({
+        from: minor ? `${root}m` : root,
+        to: minor ? relative : `${relative}m`,
+        key: `${key} major`,
+        way: minor ? 'up' : 'down',
+        by: 'scale',
+        back: true,
+        beatsEach: 4,
+      });
+    }
+    case 'strum reading':
+      return strumReading({ grips: [besideOf(grip, from), grip], beats: 4, level: 2, bars: 8 });
+    case 'picking pattern':
+      return pickingPattern({
+        grips: [grip],
+        pattern: 'p i m a',
+        perBeat: 2,
+        beats: 4,
+        barsEach: 1,
+        bass: 'root',
+        striker: 'fingers',
+      });
+    case 'piece section': {
+      // Until bars of a piece are chosen: two grips as a piece of two bars.
+      const other = besideOf(grip, from);
+      return pieceSection({
+        pieceId: 'none',
+        title: 'Two bars of what is held',
+        fromBar: 1,
+        toBar: 2,
+        chart: `key: ${root}\ntempo: 80\nstrum plain 2: D - d u\n\n[A] plain\n| ${other.chord} | ${grip.chord} |\n`,
+        grips: [other.frets, grip.frets],
+        part: 'as written',
+      });
     }
   }
 }

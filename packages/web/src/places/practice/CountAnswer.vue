@@ -1,9 +1,17 @@
 <script setup lang="ts">
-/** How many of ten changes came clean. */
+/** How many of ten changes or bars came clean; where time is judged, whether the others came late or early. */
 import { BButton } from 'bootstrap-vue-next';
 
-defineProps<{ heading: string; clean: number; of: number; done: boolean }>();
-const emit = defineEmits<{ counted: [clean: number] }>();
+defineProps<{
+  heading: string;
+  clean: number;
+  of: number;
+  done: boolean;
+  /** Time is judged. */
+  inTime?: boolean;
+  missed?: 'late' | 'early';
+}>();
+const emit = defineEmits<{ counted: [clean: number]; missed: [how: 'late' | 'early'] }>();
 const QUICK = [10, 9, 8, 7, 5, 0];
 </script>
 
@@ -18,7 +26,7 @@ const QUICK = [10, 9, 8, 7, 5, 0];
         @click="emit('counted', clean - 1)"
         >−</BButton
       ><span
-        ><b>{{ clean }}</b> of {{ of }} clean</span
+        ><b>{{ clean }}</b> of {{ of }} {{ inTime ? 'in time' : 'clean' }}</span
       ><BButton
         variant="outline-secondary"
         class="square"
@@ -35,6 +43,17 @@ const QUICK = [10, 9, 8, 7, 5, 0];
         :aria-pressed="done && clean === n"
         @click="emit('counted', n)"
         >{{ n === 0 ? 'none' : n }}</BButton
+      >
+    </div>
+    <div v-if="inTime && done && clean < of" class="quick" role="group" aria-label="How the others came">
+      <span class="missed">The others came</span>
+      <BButton
+        v-for="how in ['late', 'early'] as const"
+        :key="how"
+        variant="outline-secondary"
+        :aria-pressed="missed === how"
+        @click="emit('missed', how)"
+        >{{ how }}</BButton
       >
     </div>
   </div>
@@ -60,6 +79,9 @@ const QUICK = [10, 9, 8, 7, 5, 0];
   display: flex;
   gap: 6px;
   flex-wrap: wrap;
+}
+.missed {
+  align-self: center;
 }
 .quick .btn {
   min-width: 48px;

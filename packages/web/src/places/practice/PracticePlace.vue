@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { changeIn, endsPlaying, gripsInOrder, makeDrill, type Drill, type Feel } from '@finch/core/drills';
+import {
+  changeIn,
+  endsPlaying,
+  gripsInOrder,
+  instrumentFor,
+  makeDrill,
+  type Drill,
+  type Feel,
+} from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import type { Form } from '@finch/core/shapes';
@@ -92,7 +100,15 @@ watch(
 );
 const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
 const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
-const isLoop = computed(() => drill.value?.judged === 'changes');
+const isLoop = computed(() => drill.value?.judged === 'changes' || drill.value?.judged === 'time');
+const instrument = computed(() =>
+  drill.value && data.value ? instrumentFor(drill.value, data.value.instrument) : null,
+);
+/** Changes can be counted over a minute where the whole change is what is played. */
+const countsChanges = computed(() => {
+  const recipe = drill.value?.recipe;
+  return recipe?.family === 'change loop' && !recipe.parameters.piece;
+});
 const question = computed(() => drill.value?.prelude[predicted.value] ?? null);
 /** Tab and sound would give the answers of a quiz away; the walk along a string is played first. */
 const answersHidden = computed(
@@ -144,11 +160,11 @@ const silentCount = computed(() => target.value?.frets.filter((fret) => fret ===
 const complete = computed(() => (draft.value && drill.value ? isComplete(draft.value, drill.value) : false));
 const toggle = async () => {
   if (player.playing.value) return player.stop();
-  if (!drill.value || !data.value) return;
+  if (!drill.value || !instrument.value) return;
   started.value ??= seat.now();
   const bpm = Math.min(300, Math.max(20, draft.value?.tempoBpm ?? drill.value.score.tempoBpm));
-  await player.play(soundSchedule(drill.value.score, data.value.instrument, bpm), {
-    instrument: data.value.instrument,
+  await player.play(soundSchedule(drill.value.score, instrument.value, bpm), {
+    instrument: instrument.value,
   });
 };
 const patch = (more: Partial<Draft>) => {
@@ -255,7 +271,7 @@ const minutesSoFar = computed(() =>
   cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0),
 );
 const bars = computed(() =>
-  drill.value && data.value ? staffBars(drill.value.score, data.value.instrument).slice(0, 4) : [],
+  drill.value && instrument.value ? staffBars(drill.value.score, instrument.value).slice(0, 4) : [],
 );
 const columns = computed(() =>
   drill.value ? tabColumns(drill.value.score).slice(0, isLoop.value ? 6 : 8) : [],
@@ -411,15 +427,23 @@ const columns = computed(() =>
             @start="started ??= seat.now()"
             @done="(outcomes) => patch({ outcomes, done: true })"
           />
-          <template v-else-if="drill.judged === 'changes'">
+          <template v-else-if="isLoop">
             <CountAnswer
               :heading="`Take ${takesHere + 1}: ${say(drill.question)}`"
               :clean="draft.clean"
               :of="draft.of"
               :done="draft.done"
+              :in-time="drill.judged === 'time'"
+              :missed="draft.missed"
               @counted="counted"
+              @missed="(missed) => patch({ missed })"
             />
-            <MinuteCount :bursts="drill.bursts" :now="seat.now" @counted="(count) => patch({ count })" />
+            <MinuteCount
+              v-if="countsChanges"
+              :bursts="drill.bursts"
+              :now="seat.now"
+              @counted="(count) => patch({ count })"
+            />
           </template>
           <div v-else class="counter">
             <h2>{{ say(drill.question) }}</h2>

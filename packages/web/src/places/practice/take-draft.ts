@@ -14,6 +14,8 @@ export interface Draft {
   /** Changes that came clean, of how many. */
   readonly clean: number;
   readonly of: number;
+  /** How those that were not clean came, as far as it was said. */
+  readonly missed: 'late' | 'early';
   /** Calls: how each came out. */
   readonly outcomes: readonly StepOutcome[];
   readonly done: boolean;
@@ -30,6 +32,7 @@ export function emptyDraft(drill: Drill): Draft {
     strings,
     clean: 0,
     of: CHANGES_ASKED,
+    missed: 'late',
     outcomes: [],
     done: false,
     tempoBpm: drill.tempoBpm,
@@ -57,7 +60,8 @@ function stepsOf(draft: Draft, drill: Drill): readonly StepOutcome[] {
       // A quiz broken off for pain has no outcome for what was not asked any more.
       return draft.outcomes.length ? draft.outcomes : ['late'];
     case 'changes':
-      return Array.from({ length: draft.of }, (_, i) => (i < draft.clean ? 'clean' : 'late'));
+    case 'time':
+      return Array.from({ length: draft.of }, (_, i) => (i < draft.clean ? 'clean' : draft.missed));
   }
 }
 

@@ -1,0 +1,85 @@
+/**
+ * Grips played with a pattern: which strings sound when, bar by bar. A rest of the pattern lets what sounds go on, a
+ * stop silences it; a chop or a mute is silent after itself. A plucked string rings on in the ear; on paper each pluck
+ * lasts until the next, as tab and staff are usually written.
+ */
+import { gripNotes, type Bar, type ScoreEvent, type ScoreNote, type Struck } from '../score/score';
+import type { Pluck, Stroke } from '../score/piece';
+import { pluckedStrings, strummedStrings } from '../score/struck-strings';
+import type { GripItem } from './items';
+
+export interface BarPlan {
+  readonly beats: number;
+  readonly unit?: number;
+  /** Steps to a beat. */
+  readonly perBeat: number;
+  /** `beats` times `perBeat` of them. */
+  readonly strokes: readonly (Stroke | Pluck)[];
+  /** Where a grip begins in this bar, in order of beats; null where nothing is played. The last one goes on. */
+  readonly grips: readonly { readonly beat: number; readonly item: GripItem | null }[];
+}
+
+/** Strings a step strikes, thickest first; a family that leads the thumb otherwise gives its own. */
+export type StringsOf = (step: Struck | Pluck, notes: readonly ScoreNote[], index: number) => ScoreNote[];
+
+const usualStrings: StringsOf = (step, notes) =>
+  (typeof step === 'string' ? strummedStrings(step, notes) : pluckedStrings(step, notes)).sort(
+    (a, b) => a.stringIndex - b.stringIndex,
+  );
+
+export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usualStrings): Bar[] {
+  let held: GripItem | null = null;
+  /** Notes that sound on into the next bar; empty where they were stopped. */
+  let ringing: readonly ScoreNote[] = [];
+  return plans.map(({ beats, unit, perBeat, strokes, grips }) => {
+    const events: ScoreEvent[] = [];
+    let named: GripItem | null = null;
+    let open: { event: Omit<ScoreEvent, 'beats'>; short: boolean } | null = null;
+    const close = (beat: number) => {
+      if (open) events.push({ ...open.event, beats: beat - open.event.beat });
+      open = null;
+    };
+    strokes.forEach((stroke, i) => {
+      const beat = i / perBeat;
+      const begins = grips.findLast((one) => one.beat <= beat + 1e-9 && one.beat > beat - 1 / perBeat + 1e-9);
+      if (begins) {
+        held = begins.item;
+        if (!held) {
+          close(beat);
+          ringing = [];
+        }
+      }
+      if (stroke === 'rest' || stroke === 'tie') {
+        if (open?.short) close(beat);
+        // Over a bar line the sound goes on as a tied note.
+        if (i === 0 && ringing.length > 0 && held)
+          open = {
+            event: { beat, notes: ringing.map((note) => ({ ...note, tied: true })), stroke: 'strum' },
+            short: false,
+          };
+        return;
+      }
+      close(beat);
+      ringing = [];
+      if (stroke === 'stop' || !held) return;
+      const item: GripItem = held;
+      const notes = stringsOf(stroke, gripNotes(item.frets, item.fingers), i);
+      if (notes.length === 0) return;
+      const short = stroke === 'chop' || stroke === 'mute';
+      open = {
+        event: {
+          beat,
+          notes,
+          stroke: typeof stroke === 'string' ? 'strum' : 'pick',
+          hand: stroke,
+          ...(named === item ? {} : { chord: item.chord }),
+        },
+        short,
+      };
+      named = item;
+      if (!short) ringing = notes;
+    });
+    close(beats);
+    return { beats, ...(unit === undefined || unit === 4 ? {} : { unit }), events };
+  });
+}

@@ -1,0 +1,174 @@
+/**
+ * Strum reading: bars of strokes to be read, each another one, over a loop of grips. Six levels from quarters and
+ * silences to sixteenths; every bar after the first has something of its level in it. The hand goes down on the beat
+ * and up between, whatever is struck. How much a level and the rate of strokes weigh is our assumption.
+ */
+import { LINE } from '../effort/line';
+import { fail, ok, type Result } from '../kernel/result';
+import { seededRandom, type Random } from '../kernel/random';
+import { patternText } from '../score/pattern';
+import type { Stroke } from '../score/piece';
+import type { Drill, DrillContext, Family } from './drill';
+import type { StrumReadingRecipe } from './recipe';
+import { atTempo, sequenceDrill, unique } from './sequence';
+import { struckBars } from './struck-bars';
+import { faster, slower } from './tempo';
+
+export const STRUM_LEVELS = 6;
+const POINTS_A_LEVEL = 3;
+
+/** One beat of strokes: two steps, or four on the last level. */
+type Cell = readonly Stroke[];
+
+/** What each level brings; `start` may open a piece, where nothing sounds on from before. */
+interface Level {
+  readonly perBeat: 2 | 4;
+  readonly own: readonly Cell[];
+}
+const LEVELS: readonly Level[] = [
+  { perBeat: 2, own: [['stop', 'stop']] },
+  { perBeat: 2, own: [['down', 'up']] },
+  {
+    perBeat: 2,
+    own: [
+      ['stop', 'up'],
+      ['rest', 'up'],
+    ],
+  },
+  {
+    perBeat: 2,
+    own: [
+      ['tie', 'up'],
+      ['down accent', 'up'],
+      ['down', 'up accent'],
+    ],
+  },
+  {
+    perBeat: 2,
+    own: [
+      ['chop', 'rest'],
+      ['chop', 'up'],
+      ['mute', 'up'],
+    ],
+  },
+  {
+    perBeat: 4,
+    own: [
+      ['down', 'rest', 'down', 'up'],
+      ['down', 'up', 'down', 'up'],
+      ['down', 'rest', 'rest', 'up'],
+      ['stop', 'rest', 'down', 'up'],
+      ['chop', 'rest', 'down', 'up'],
+    ],
+  },
+];
+const PLAIN: Cell = ['down', 'rest'];
+const soundsOn = (cell: Cell): boolean => cell[0] === 'tie' || cell[0] === 'rest';
+/** In sixteenths the hand goes down on the half of the beat too. */
+const widened = (cell: Cell, perBeat: 2 | 4): Cell =>
+  perBeat === 2 || cell.length === 4 ? cell : [cell[0], 'rest', downward(cell[1]), 'rest'];
+const downward = (stroke: Stroke): Stroke =>
+  stroke === 'up' ? 'down' : stroke === 'up accent' ? 'down accent' : stroke;
+const isSilent = (cell: Cell): boolean => cell.every((stroke) => stroke === 'stop');
+
+/** Steps to a beat of a level from 1. */
+export const stepsAt = (level: number): 2 | 4 => LEVELS[level - 1].perBeat;
+
+/**
+ * The strokes of `bars` bars; the first stroke is always struck, and nothing sounds on out of a chop or a silence.
+ */
+export function strumBars(level: number, beats: number, bars: number, random: Random): Stroke[][] {
+  const { perBeat, own } = LEVELS[level - 1];
+  const known = LEVELS.slice(0, level).flatMap((one) => one.own);
+  let ringing = false;
+  let silent = false;
+  return Array.from({ length: bars }, (_, bar) => {
+    const special = random.int(bar === 0 ? Math.min(1, beats - 1) : 0, beats - 1);
+    return Array.from({ length: beats }, (_, beat): Cell => {
+      const from = beat === special ? own : random.unit() < 0.45 ? known : [PLAIN];
+      const fits = from.filter(
+        (cell) =>
+          (ringing || !soundsOn(cell)) &&
+          !(silent && isSilent(cell)) &&
+          (bar > 0 || beat > 0 || cell[0] === 'down'),
+      );
+      const cell = fits.length ? random.pick(fits) : PLAIN;
+      const last = cell.findLast((stroke) => stroke !== 'rest' && stroke !== 'tie');
+      ringing = last === undefined ? ringing : !['stop', 'chop', 'mute'].includes(last);
+      silent = isSilent(cell);
+      return widened(cell, perBeat);
+    }).flat();
+  });
+}
+
+function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> {
+  const { grips, beats, level, bars, tempoBpm } = recipe.parameters;
+  if (grips.length < 1 || grips.length > 4) return fail('drill.grips', 'grips', 'one to four grips');
+  if (!(Number.isInteger(level) && level >= 1 && level <= STRUM_LEVELS))
+    return fail('drill.level', 'level', `a level from 1 to ${STRUM_LEVELS}`);
+  if (!(Number.isInteger(beats) && beats >= 2 && beats <= 7))
+    return fail('drill.beats', 'beats', '2 to 7 beats a bar');
+  if (!(Number.isInteger(bars) && bars >= 2 && bars <= 16)) return fail('drill.bars', 'bars', '2 to 16 bars');
+  const perBeat = stepsAt(level);
+  const rhythm = strumBars(level, beats, bars, seededRandom(recipe.seed));
+  const texts = rhythm.map((strokes) => patternText({ name: '', kind: 'strum', perBeat, strokes }));
+  const item = (bar: number) => ({ kind: 'strum' as const, pattern: `${perBeat}: ${texts[bar]}` });
+  return sequenceDrill(
+    recipe,
+    {
+      stops: rhythm.map((_, bar) => {
+        const grip = grips[bar % grips.length];
+        return {
+          grip,
+          ask: { code: 'ask.strum', values: { chord: grip.chord, bar: bar + 1 } },
+          item: item(bar),
+        };
+      }),
+      beatsEach: beats,
+      tempoBpm,
+      round: true,
+      bars: (items) =>
+        struckBars(
+          rhythm.map((strokes, bar) => ({
+            beats,
+            perBeat,
+            strokes,
+            grips: [{ beat: 0, item: items[bar] }],
+          })),
+        ),
+      morePoints: (bpm) =>
+        POINTS_A_LEVEL * level +
+        LINE.ratePerOctave * Math.max(0, Math.log2((perBeat * bpm) / 60 / LINE.freeRate)),
+      moreItems: unique(rhythm.map((_, bar) => item(bar))),
+      judged: 'time',
+      question: (bpm) => ({ code: 'question.time', values: { of: 10, clean: 9, bpm } }),
+    },
+    context,
+  );
+}
+
+const withParameters = (
+  recipe: StrumReadingRecipe,
+  change: Partial<StrumReadingRecipe['parameters']>,
+): StrumReadingRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
+
+export const strumReadingFamily: Family<StrumReadingRecipe> = {
+  make,
+  /** At the tempo it has now, one level down; on the first level slower. */
+  easier: (recipe, context) => {
+    const made = make(recipe, context);
+    const { level } = recipe.parameters;
+    if (level <= 1 || !made.ok) return atTempo(recipe, made, slower);
+    return ok(withParameters(recipe, { level: level - 1, tempoBpm: made.value.tempoBpm ?? undefined }));
+  },
+  harder: (recipe, context) => {
+    const made = make(recipe, context);
+    const { level } = recipe.parameters;
+    if (level >= STRUM_LEVELS || !made.ok) return atTempo(recipe, made, faster);
+    return ok(withParameters(recipe, { level: level + 1, tempoBpm: made.value.tempoBpm ?? undefined }));
+  },
+  fallbacks: (recipe) => [
+    withParameters(recipe, { tempoBpm: undefined }),
+    withParameters(recipe, { tempoBpm: undefined, grips: recipe.parameters.grips.slice(0, 1) }),
+  ],
+};

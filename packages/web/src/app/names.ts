@@ -1,0 +1,87 @@
+/** What notes, chords, forms, inversions and ways along the neck are called, in the words of the school that holds. */
+import { tuningName, writeTuning, type InstrumentSetup } from '@finch/core/fretboard';
+import { familySymbol, formName, fretStep, stringStep, type Form } from '@finch/core/shapes';
+import { parseChord, type NoteName } from '@finch/core/theory';
+import { school } from './school';
+
+/** Draws the signs of an ASCII note or chord: Abmaj7 becomes A♭△7, F#m7b5 becomes F♯m7♭5. */
+export function chordText(symbol: string): string {
+  return symbol
+    .replace(/maj7/g, '△7')
+    .replace(/([A-G])(bb|b)/g, (_, letter: string, flats: string) => letter + '♭'.repeat(flats.length))
+    .replace(/#/g, '♯')
+    .replace(/b(?=\d)/g, '♭');
+}
+
+/** A chord by name in the words of the school: the exact symbol, or only the family of its sound. */
+export function nameChord(symbol: string): string {
+  if (school().chordNames === 'exact') return chordText(symbol);
+  const chord = parseChord(symbol);
+  return chord.ok ? chordText(familySymbol(chord.value)) : chordText(symbol);
+}
+
+/** "E form", "pattern 4", "root on string 6". */
+export function formText(form: Form): string {
+  const name = formName(form, school());
+  if (name.kind === 'letter') return `${name.form} form`;
+  return name.kind === 'number' ? `pattern ${name.number}` : `root on string ${name.string}`;
+}
+
+/** Which inversion a close triad is: "♭3 lowest", or in the other school "root on string 2". */
+export function triadText(grip: { readonly inversion: string; readonly rootString: number | null }): string {
+  if (school().triadNames === 'root string' && grip.rootString !== null)
+    return `root on string ${grip.rootString}`;
+  return `${grip.inversion === '1' ? 'root' : degreeText(grip.inversion)} lowest`;
+}
+
+const plain = (n: number) => `${n} fret${n === 1 ? '' : 's'}`;
+
+/** "2 frets up" in the direction the school gives the word; positive frets go toward the body. */
+export function fretsMoved(by: number): string {
+  return `${plain(Math.abs(by))} ${fretStep(by < 0, school())}`;
+}
+
+/** "2 strings down" in the direction the school gives the word. */
+export function stringsMoved(from: number, to: number): string {
+  const count = Math.abs(to - from);
+  return `${count} string${count === 1 ? '' : 's'} ${stringStep(to < from, school())}`;
+}
+
+export function degreeText(degree: string): string {
+  return degree.replace(/b/g, '♭').replace(/#/g, '♯');
+}
+
+/** A note with true signs: B♭, F♯♯. */
+export function noteSigns(note: NoteName): string {
+  return note.letter + (note.accidental < 0 ? '♭' : '♯').repeat(Math.abs(note.accidental));
+}
+
+/** Speaks a chord: "A flat major 7". */
+export function spokenChord(symbol: string): string {
+  return symbol
+    .replace(/([A-G])b/g, '$1 flat')
+    .replace(/#/g, ' sharp')
+    .replace('maj7', ' major 7')
+    .replace('m7b5', ' minor 7 flat 5')
+    .replace(/m(?=\d|$)/, ' minor ')
+    .trim();
+}
+
+/** "drop D", or the notes from the thickest string: "C2 G2 D3 A3 E4 G4". */
+export function tuningWords(openPitches: readonly number[]): string {
+  return tuningName(openPitches) ?? degreeText(writeTuning(openPitches));
+}
+
+export function setupWords(setup: InstrumentSetup | undefined): string {
+  return setup ? `${setup.strings}, ${setup.gaugeMm} mm, ${setup.actionMm} mm high` : 'not noted';
+}
+
+/** "1 call", "3 calls". */
+export const plural = (n: string | number, one: string, many = `${one}s`): string =>
+  `${n} ${Number(n) === 1 ? one : many}`;
+
+/** "1", "1 and 3", "1, 2 and 3" of fingers with blanks between. */
+export function listed(fingers: unknown): string {
+  const all = String(fingers).split(' ');
+  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
+}
