@@ -8,6 +8,7 @@ const order = [
   'changes',
   'score',
   'sound',
+  'paper',
   'exchange',
   'drills',
   'syllabus',

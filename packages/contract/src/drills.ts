@@ -1,6 +1,7 @@
 /** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
 import {
   CHANGE_PIECES,
+  LADDER_ROUNDS,
   PAIN_PLACES,
   ROOT_ANSWERS,
   SECTION_LIMITS,
@@ -310,6 +311,13 @@ export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
         v.maxValue(600, 'ten minutes at most'),
       ),
     }),
+  ),
+  ladder: v.optional(
+    v.pipe(
+      v.array(v.object({ bpm: tempoSchema, clean: v.boolean() })),
+      v.minLength(1, 'at least one round'),
+      v.maxLength(LADDER_ROUNDS.plain, `at most ${LADDER_ROUNDS.plain} rounds`),
+    ),
   ),
   result: resultSchema,
   feel: v.nullable(feelSchema),

@@ -5,7 +5,7 @@ export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type PainBody, type SkillStateBody, type StrandCell } from './mastery';
 export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
-export { type PaperCardBody } from './paper';
+export { type PaperBody } from './paper';
 export { pieceSchema, readPieceContent, type PieceBody, type PieceContent } from './pieces';
 export { doneSchema, planSchema, upcastPlan, type DoneBody } from './plans';
 export { type AnySchema, type Route } from './route';

@@ -5,7 +5,7 @@ import { birthDaySchema, idSchema, personNameSchema, seenVersionSchema } from '.
 import { fretsSchema } from './drills';
 
 /** A chart without a fault, under a title; the first fault is said with its place. */
-const chartSchema = v.pipe(
+export const chartSchema = v.pipe(
   v.string('a chart as text'),
   v.maxLength(CHART_LIMITS.characters, `a chart of at most ${CHART_LIMITS.characters} characters`),
   v.rawCheck(({ dataset, addIssue }) => {

@@ -446,7 +446,7 @@ export const routes = {
     output: v.object({ version: v.number() }),
   }),
 
-  /** The PDF of some shape cards, in base 64. */
+  /** The PDF of some shape cards or of a chart, in base 64. */
   paper: route({
     method: 'post',
     path: '/api/paper',

@@ -205,7 +205,7 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.paper, async ({ request, body }) => {
     await accounts.identify(request);
-    return paper.cards(body);
+    return paper.print(body);
   });
   mount(api, routes.sendEvents, async ({ request, body }) =>
     practiceLog.send(await accounts.identify(request), body.events),

@@ -43,6 +43,15 @@ export {
   type RootCell,
 } from './recipe';
 export { LOOP_TEMPO } from './tempo';
+export {
+  afterRound,
+  highestClean,
+  LADDER_ROUNDS,
+  ladderRungs,
+  startLadder,
+  type Ladder,
+  type LadderRound,
+} from './ladder';
 export { easier, harder, makeDrill, nearestRecipe } from './make-drill';
 export { checkFirst, type StringAnswer } from './ring-check';
 export { SECTION_LIMITS } from './piece-section';

@@ -3,6 +3,7 @@
  * Silence about the hand is null and never read as easy.
  */
 import type { Item } from './items';
+import type { LadderRound } from './ladder';
 import type { Recipe } from './recipe';
 
 export type StepOutcome = 'clean' | 'buzz' | 'dead' | 'stray string' | 'wrong note' | 'late' | 'early';
@@ -58,6 +59,8 @@ export interface Take {
   readonly steps: readonly StepOutcome[];
   /** Clean changes counted without a beat, for a change loop; what the student's pace is found from. */
   readonly count?: { readonly clean: number; readonly seconds: number };
+  /** Rounds of a tempo ladder, in order; `tempoBpm` is then the highest rung that came clean. */
+  readonly ladder?: readonly LadderRound[];
   readonly result: TakeResult;
   readonly feel: Feel | null;
   readonly source: TakeSource;

@@ -1,19 +1,10 @@
-/** The drawing of a card and the pages made of it: what stands where, on screen and on paper alike. */
+/** The drawing of a card: what stands where. */
 import fc from 'fast-check';
 import { averageHand, standardGuitar } from '../fretboard';
 import { parseFrets } from '../grips';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
-import {
-  drawCard,
-  drawPages,
-  drawSingle,
-  trueSigns,
-  writeSvg,
-  type CardOptions,
-  type Mark,
-  type PaperCard,
-} from '.';
+import { drawCard, trueSigns, type CardOptions, type Mark } from '.';
 
 const options: CardOptions = {
   size: 'bench',
@@ -101,69 +92,6 @@ test('everything drawn lies on the card, for any grip', () => {
     ),
     { numRuns: 200 },
   );
-});
-
-describe('on paper', () => {
-  const card = (name: string): PaperCard => ({ ...content('133211'), name, under: 'E form, fret 1' });
-  const paper = {
-    title: 'Four & more',
-    foot: 'a foot',
-    show: 'fingers' as const,
-    leftHanded: false,
-    signs: trueSigns,
-  };
-
-  test.each([
-    [1, 1],
-    [12, 1],
-    [13, 2],
-    [36, 3],
-    [0, 1],
-  ])('%i cards take %i pages', (cards, pages) => {
-    const made = drawPages(new Array(cards).fill(card('F')), paper);
-    expect(made).toHaveLength(pages);
-    expect(made.flatMap((page) => page.marks).filter((mark) => mark.is === 'name')).toHaveLength(cards);
-  });
-
-  test('twelve cards lie on the page, none over another', () => {
-    const [page] = drawPages(new Array(12).fill(card('F')), paper);
-    const names = page.marks.flatMap((mark) => (mark.is === 'name' && mark.kind === 'text' ? [mark] : []));
-    const unders = page.marks.flatMap((mark) => (mark.is === 'under' && mark.kind === 'text' ? [mark] : []));
-    names.forEach((name, i) => {
-      expect(unders[i].y).toBeGreaterThan(name.y);
-      expect(unders[i].y).toBeLessThan(page.heightMm - 12);
-      const below = names[i + 3];
-      if (below) expect(below.y - below.size).toBeGreaterThan(unders[i].y);
-    });
-    for (const mark of page.marks)
-      if (mark.kind === 'line') expect(mark.x2).toBeLessThanOrEqual(page.widthMm - 10);
-  });
-
-  test('the SVG says what it is, keeps hostile names as text, and needs nothing from elsewhere', () => {
-    const svg = writeSvg(drawSingle(card('<b>"F" & co</b>'), paper), 'F, E form');
-    expect(svg).toContain('aria-label="F, E form"');
-    expect(svg).toContain('&lt;b&gt;&quot;F&quot; &amp; co&lt;/b&gt;');
-    expect(svg).not.toMatch(/<b>|href=|url\(/);
-    expect(svg).toMatch(/width="[\d.]+mm"/);
-    expect([...svg.matchAll(/<(line|circle|rect|path|text)/g)].length).toBeGreaterThan(25);
-    expect(svg).not.toContain('NaN');
-  });
-
-  test('a path is moved and scaled with everything else', () => {
-    const degrees = ['1', '5', '1', '3', '5', '1'];
-    const [page] = drawPages([{ ...card('F'), degrees }], paper);
-    const beaks = page.marks.flatMap((mark) =>
-      mark.kind === 'path' && mark.is.includes('root') ? [mark.d] : [],
-    );
-    expect(beaks.length).toBe(3);
-    for (const d of beaks) {
-      const [x, y] = d.slice(1).split(/[ LA]/).map(Number);
-      expect(x).toBeGreaterThan(16);
-      expect(x).toBeLessThan(80);
-      expect(y).toBeGreaterThan(34);
-      expect(y).toBeLessThan(100);
-    }
-  });
 });
 
 test.each([

@@ -56,6 +56,4 @@ export {
   type Ink,
   type Mark,
 } from './card-drawing';
-export { drawPages, drawSingle, type PaperCard, type PaperOptions, type PaperPage } from './card-page';
-export { PAPER_INKS, writeSvg, type PaperFonts } from './write-svg';
 export { trueSigns } from './signs';

@@ -1,22 +1,29 @@
-/** Shape cards on paper. Nothing is read or stored: whoever asks says what stands on the cards. */
-import type { routes } from '@finch/contract';
-import { drawPages, drawSingle, trueSigns } from '@finch/core/shapes';
-import type { InferOutput } from 'valibot';
+/** Shape cards and charts on paper. Nothing is read or stored: whoever asks says what stands on the pages. */
+import { drawChart, drawPages, drawSingle, type PaperPage } from '@finch/core/paper';
+import type { PaperBody } from '@finch/contract';
+import { readChart } from '@finch/core/score';
+import { trueSigns } from '@finch/core/shapes';
 import type { Clock } from '../platform/clock';
 import { paperFonts, pdfOf } from './pdf';
 
 export interface Paper {
-  readonly cards: (asked: InferOutput<typeof routes.paper.body>) => Promise<{ pdf: string }>;
+  readonly print: (asked: PaperBody) => Promise<{ pdf: string }>;
+}
+
+function pagesOf(asked: PaperBody): PaperPage[] {
+  const options = { ...asked, signs: trueSigns };
+  if (asked.layout === 'chart')
+    return drawChart(readChart(asked.chart).piece, { ...asked, signs: trueSigns });
+  return asked.layout === 'page'
+    ? drawPages(asked.cards, options)
+    : asked.cards.map((card) => drawSingle(card, options));
 }
 
 export function makePaper(root: string, clock: Clock): Paper {
   const fonts = paperFonts(root);
   return {
-    cards: async ({ layout, cards, ...look }) => {
-      const options = { ...look, signs: trueSigns };
-      const pages =
-        layout === 'page' ? drawPages(cards, options) : cards.map((card) => drawSingle(card, options));
-      const pdf = await pdfOf(pages, look.title, fonts, new Date(clock.now()));
+    print: async (asked) => {
+      const pdf = await pdfOf(pagesOf(asked), asked.title, fonts, new Date(clock.now()));
       return { pdf: pdf.toString('base64') };
     },
   };

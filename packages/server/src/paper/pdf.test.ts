@@ -1,6 +1,7 @@
+import { drawPages, drawSingle, type PaperCard } from '@finch/core/paper';
 import { inflateSync } from 'node:zlib';
 import { join } from 'node:path';
-import { drawPages, drawSingle, trueSigns, type PaperCard } from '@finch/core/shapes';
+import { trueSigns } from '@finch/core/shapes';
 import { makeTestWorld, type TestWorld } from '../test/world';
 import { paperFonts, pdfOf, runsOf } from './pdf';
 
@@ -88,6 +89,45 @@ describe('asked over HTTP', () => {
     const agent = await world.sit(world.here.studentSeatId);
     const answer = await agent.post('/api/paper').send(body()).expect(200);
     expect(Buffer.from(answer.body.pdf, 'base64').subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  const chart = {
+    layout: 'chart',
+    title: 'Oar Song',
+    foot: '',
+    show: 'fingers',
+    leftHanded: false,
+    chart: 'title: Oar Song\nkey: Eb\n[A] x2\n| Eb | Ab . Bb7 . |\nm: | Eb4:4 | r:4 |\n',
+    facts: 'E♭ major',
+    names: { Eb: 'E♭' },
+    grips: [{ frets: F.frets, fingers: F.fingers }, null, null],
+  };
+
+  test('a chart comes back as a PDF of vectors, with a card for its grip', async () => {
+    const agent = await world.sit(world.here.studentSeatId);
+    const answer = await agent.post('/api/paper').send(chart).expect(200);
+    const pdf = Buffer.from(answer.body.pdf, 'base64');
+    expect([...pdf.toString('latin1').matchAll(/\/Type \/Page\b/g)]).toHaveLength(1);
+    const drawn = streamsOf(pdf);
+    expect([...drawn.matchAll(/ l\b/g)].length).toBeGreaterThan(14);
+    const bare = await agent
+      .post('/api/paper')
+      .send({ ...chart, grips: [] })
+      .expect(200);
+    expect(streamsOf(Buffer.from(bare.body.pdf, 'base64')).length).toBeLessThan(drawn.length);
+  });
+
+  test.each([
+    [{ chart: 'title: X\n| Hmm |' }, 'chart'],
+    [{ names: { Eb: 'x'.repeat(41) } }, 'names.Eb'],
+    [{ grips: [{ frets: [1, 2], fingers: [1, 2] }] }, 'grips.0.frets'],
+  ])('a chart with %j is refused by place', async (change, place) => {
+    const agent = await world.sit(world.here.teacherId);
+    const refused = await agent
+      .post('/api/paper')
+      .send({ ...chart, ...change })
+      .expect(422);
+    expect(refused.body.at).toBe(place);
   });
 
   test.each([

@@ -2,7 +2,8 @@
  * Pages of the core as a PDF, drawn with vectors and with the house's own fonts inside. Millimetres become points;
  * a text is set run by run, since no one font has both letters and music signs.
  */
-import { PAPER_INKS, type Ink, type Mark, type PaperPage } from '@finch/core/shapes';
+import { PAPER_INKS, type PaperPage } from '@finch/core/paper';
+import { type Ink, type Mark } from '@finch/core/shapes';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';

@@ -83,6 +83,16 @@ export function writtenNotes(bar: StaffBar): WrittenNote[] {
   });
 }
 
+/** Pixels a staff goes down for what stands high over it, in steps of half a staff space from its top line, F5. */
+function roomAbove(bars: readonly StaffBar[]): number {
+  const steps = bars.flatMap((bar) =>
+    bar.events.flatMap((event) =>
+      event.notes.map(({ written }) => 7 * written.octave + 'CDEFGAB'.indexOf(written.note.letter)),
+    ),
+  );
+  return Math.max(0, 5 * (Math.max(0, ...steps) - (7 * 5 + 3)) - 14);
+}
+
 const timeText = (bar: StaffBar): string => `${bar.beats}/${bar.unit ?? 4}`;
 
 let loading: Promise<Engrave> | null = null;
@@ -118,10 +128,11 @@ export function loadStaff(): Promise<Engrave> {
         const room = Math.max((bar.beats * BEAT * 4) / (bar.unit ?? 4), lines[i].length * NOTE);
         return room + 24 + (i === 0 ? FIRST_BAR : timed ? 30 : 0);
       });
+      const above = roomAbove(bars);
       const renderer = new Renderer(into as HTMLDivElement, Renderer.Backends.SVG);
       renderer.resize(
         widths.reduce((sum, width) => sum + width, 12),
-        HEIGHT,
+        HEIGHT + above,
       );
       const context = renderer.getContext();
       context.setFillStyle('currentColor');
@@ -129,7 +140,7 @@ export function loadStaff(): Promise<Engrave> {
       let x = 4;
       let before: InstanceType<typeof StaveNote> | null = null;
       bars.forEach((bar, i) => {
-        const stave = new Stave(x, CLEF_TOP, widths[i]);
+        const stave = new Stave(x, CLEF_TOP + above, widths[i]);
         if (i === 0) stave.addClef('treble', 'default', '8vb');
         if (i === 0 || timeText(bar) !== timeText(bars[i - 1])) stave.addTimeSignature(timeText(bar));
         if (i === bars.length - 1) stave.setEndBarType(Barline.type.END);

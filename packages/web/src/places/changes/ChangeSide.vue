@@ -120,12 +120,18 @@ const tempoOf = (way: OtherWay) =>
     <template v-if="steps.length">
       <h3>What to practise</h3>
       <ol class="practise">
-        <li v-for="step in steps" :key="step.kind">{{ sayPractise(step) }}</li>
+        <li v-for="step in steps" :key="step.kind">
+          {{ sayPractise(step) }}
+          <BButton
+            size="sm"
+            variant="link"
+            :aria-label="`Drill it: ${sayPractise(step)}`"
+            @click="emit('drill', step)"
+            >Drill it</BButton
+          >
+        </li>
       </ol>
       <div class="acts">
-        <BButton size="sm" variant="outline-secondary" @click="emit('drill', steps[steps.length - 1])"
-          >Open the loop</BButton
-        >
         <BButton size="sm" variant="outline-secondary" @click="emit('put')">Loop in plan</BButton>
       </div>
     </template>

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 /** A progression as the hand's path along the neck: every change graded, where it chokes, and what would not. */
+import type { PaperCard } from '@finch/core/paper';
 import { OBJECTIVES, type OtherWay, type PractiseStep } from '@finch/core/changes';
 import { changeLoop, type Recipe } from '@finch/core/drills';
 import { fretsText } from '@finch/core/grips';
-import { BButton } from 'bootstrap-vue-next';
+import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import { gaveWayWords, sayChart } from '../../app/change-words';
 import { useKeys } from '../../app/keys';
-import { nameChord, say, sayError } from '../../app/words';
+import { fretsMoved, nameChord, say, sayError } from '../../app/words';
 import PaceLine from '../../instruments/PaceLine.vue';
 import PathBoard from '../../instruments/PathBoard.vue';
+import PaperSheet from '../../paper/PaperSheet.vue';
+import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';
 import { blockOf, putInPlan } from '../../session/plan-actions';
 import { useTaught } from '../../session/taught';
@@ -146,7 +149,11 @@ const loop = computed<Recipe | null>(() => {
 });
 function drill(at: PractiseStep) {
   if (!loop.value) return;
-  const parameters = { ...loop.value.parameters, ...(at.tempoBpm ? { tempoBpm: at.tempoBpm } : {}) };
+  const parameters = {
+    ...loop.value.parameters,
+    ...(at.kind === 'loop' ? {} : { piece: at.kind }),
+    ...(at.tempoBpm ? { tempoBpm: at.tempoBpm } : {}),
+  };
   void router.push({ name: 'drills', query: { recipe: JSON.stringify({ ...loop.value, parameters }) } });
 }
 const said = ref('');
@@ -167,7 +174,41 @@ async function put() {
     trouble.value = sayError(error);
   }
 }
-const print = () => window.print();
+/** The path as cards, each with the change that leaves it. */
+const printing = ref(false);
+const job = computed<PaperJob | null>(() => {
+  const now = path.value;
+  if (!printing.value || !now) return null;
+  const cards = now.steps.flatMap((step, i): PaperCard[] => {
+    if (!step.grip) return [];
+    const next = now.changes[i];
+    const leaves = next
+      ? `; on at ${Math.round(next.tempoBpm)} bpm, ${next.shiftFrets ? fretsMoved(next.shiftFrets) : 'no shift'}`
+      : '';
+    const { frets, fingers, degrees, notes } = step.grip;
+    return [
+      {
+        frets,
+        fingers,
+        degrees,
+        notes,
+        name: nameChord(step.chord.symbol),
+        under: `${where.value[i]}${leaves}`,
+      },
+    ];
+  });
+  if (cards.length === 0) return null;
+  const tempo =
+    now.tempoBpm === null ? '' : `, all changes nine of ten clean at ${Math.round(now.tempoBpm)} bpm`;
+  return {
+    layout: 'page',
+    title: title.value || 'A path along the neck',
+    foot: `${cards.length} chords for ${student.value?.name ?? 'a middle hand'}${tempo}`,
+    show: 'fingers',
+    leftHanded: instrument.value.leftHanded,
+    cards: cards.slice(0, 120),
+  };
+});
 const box = useTemplateRef<HTMLInputElement>('box');
 useKeys([
   { key: '/', does: 'chords', run: () => box.value?.focus() },
@@ -193,7 +234,7 @@ useKeys([
       <BButton variant="outline-secondary" :disabled="!path" @click="hear"
         ><IconHear aria-hidden="true" /> {{ player.playing.value ? 'Stop' : 'Hear it' }}</BButton
       >
-      <BButton variant="outline-secondary" :disabled="!path" @click="print">Print</BButton>
+      <BButton variant="outline-secondary" :disabled="!path" @click="printing = true">Print</BButton>
     </Teleport>
     <section class="sheet path-sheet" aria-label="The hand’s path along the neck">
       <div class="typed">
@@ -313,6 +354,13 @@ useKeys([
       <p v-if="said" class="note" role="status">{{ said }}</p>
       <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     </aside>
+    <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
+      <PaperSheet :job="job"
+        ><p class="note">
+          The path as shape cards, in order, each with the change that leaves it.
+        </p></PaperSheet
+      >
+    </BModal>
   </div>
 </template>
 

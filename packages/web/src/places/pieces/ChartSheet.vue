@@ -20,7 +20,7 @@ const props = withDefaults(
   }>(),
   { efforts: undefined, limit: null, picked: () => [], sounding: null, weak: () => [] },
 );
-const emit = defineEmits<{ pick: [bar: number, more: boolean] }>();
+const emit = defineEmits<{ pick: [bar: number] }>();
 const BARS = 4;
 const small = computed(() => (props.piece.capo > 0 ? asIfWithoutCapo(props.piece) : null));
 const sections = computed(() => {
@@ -85,7 +85,7 @@ const spoken = (bar: PieceBar, number: number) =>
             }"
             :aria-pressed="picked.includes(number)"
             :aria-label="spoken(bar, number)"
-            @click="emit('pick', number, $event.shiftKey)"
+            @click="emit('pick', number)"
           >
             <span class="chords">
               <span v-for="(chord, c) in bar.chords" :key="c">

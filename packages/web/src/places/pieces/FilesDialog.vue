@@ -28,7 +28,7 @@ const props = defineProps<{
   trouble: string;
 }>();
 const open = defineModel<boolean>({ required: true });
-const emit = defineEmits<{ keep: [chart: string, grips: readonly Frets[]] }>();
+const emit = defineEmits<{ keep: [chart: string, grips: readonly Frets[]]; paper: [] }>();
 
 const grips = () =>
   (props.demand?.chords ?? []).map(({ step }) =>
@@ -142,6 +142,12 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
           <li>
             <BButton variant="outline-secondary" :disabled="!piece" @click="out('txt')">Chart</BButton>
             <span class="small">the text itself</span>
+          </li>
+          <li>
+            <BButton variant="outline-secondary" :disabled="!piece || !demand" @click="emit('paper')"
+              >SVG, PDF, PNG</BButton
+            >
+            <span class="small">the page, with the grips of this hand</span>
           </li>
         </ul>
         <h2>In</h2>

@@ -2,10 +2,11 @@
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
 import { routes, type PieceBody, type PieceContent } from '@finch/contract';
 import { paceOf, type PathOptions } from '@finch/core/changes';
-import { changeLoop } from '@finch/core/drills';
+import { changeLoop, pieceSection, SECTION_LIMITS } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
 import {
   EMPTY_PIECE,
+  excerptOf,
   playedBars,
   readChart,
   rekeyPiece,
@@ -35,8 +36,11 @@ import { blockOf, putInPlan } from '../../session/plan-actions';
 import { useBoard, useSyllabus } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { pinsOf, useTaught } from '../../session/taught';
+import PaperSheet from '../../paper/PaperSheet.vue';
+import type { PaperJob } from '../../paper/paper-files';
 import { benchWork, plain } from '../../workers/bench';
 import { usePiecePlayer } from '../../workers/piece-player';
+import { chartJob } from './chart-job';
 import ChartEditor from './ChartEditor.vue';
 import ChartSheet from './ChartSheet.vue';
 import FilesDialog from './FilesDialog.vue';
@@ -228,13 +232,20 @@ const ready = computed(() => {
 /** Bars picked on the chart, for a loop. */
 const picked = ref<number[]>([]);
 watch(piece, () => (picked.value = []));
-function pick(bar: number, more: boolean) {
+/** One bar, then another takes all between; a third begins anew. No key is needed, so a finger can do it. */
+function pick(bar: number) {
   const [first] = picked.value;
-  if (more && first !== undefined) {
+  if (picked.value.length === 1 && first !== bar) {
     const [low, high] = [Math.min(first, bar), Math.max(first, bar)];
     picked.value = Array.from({ length: high - low + 1 }, (_, i) => low + i);
-  } else picked.value = picked.value.length === 1 && first === bar ? [] : [bar];
+  } else picked.value = first === bar ? [] : [bar];
 }
+/** By written chord, of the part shown; null where nothing is gripped. */
+const gripsShown = computed<readonly (Frets | null)[]>(() =>
+  part.value !== 'full' && partShown.value
+    ? partShown.value.grips
+    : (demand.value?.chords.map((one) => one.step.grip?.frets ?? null) ?? []),
+);
 const slow = ref(100);
 async function hear() {
   if (player.playing.value) return player.stop();
@@ -246,16 +257,12 @@ async function hear() {
   // The first stretch of picked bars, as it is played.
   const from = loops ? inside[0] : 0;
   const to = loops ? inside.findLast((i) => i - from === inside.indexOf(i)) : undefined;
-  const grips =
-    part.value !== 'full' && partShown.value
-      ? partShown.value.grips
-      : (demand.value?.chords.map((one) => one.step.grip?.frets ?? null) ?? []);
   const capo = part.value === 'capo' ? (partShown.value?.capo ?? 0) : part.value === 'full' ? now.capo : 0;
   const instrument = { ...drilling.value.instrument, capo };
   await player.play(
     now,
     {
-      grips,
+      grips: gripsShown.value,
       instrument,
       fromBar: from,
       ...(to === undefined ? {} : { toBar: to }),
@@ -388,6 +395,31 @@ const give = (studentId: string, kind: PartKind | null) => {
 };
 
 // Where it goes from here.
+/** The picked bars, or the whole piece, as a drill with the grips of the part shown. */
+function toDrill() {
+  const now = asPart.value;
+  if (!now) return;
+  const bars = playedBars(now);
+  const from = picked.value.length ? bars.findIndex((bar) => picked.value.includes(bar.number)) : 0;
+  // Bars that follow one another on the chart; a repeat or an ending begins another drill.
+  const goesOn = (i: number) =>
+    bars[i].number === bars[i - 1].number + 1 &&
+    (!picked.value.length || picked.value.includes(bars[i].number));
+  let to = from;
+  while (to + 1 < bars.length && to + 1 - from < SECTION_LIMITS.bars && goesOn(to + 1)) to++;
+  const cut = excerptOf(now, from, to);
+  if (!cut) return;
+  const recipe = pieceSection({
+    pieceId: shown.value?.body.id ?? '',
+    title: now.title,
+    fromBar: Math.min(cut.fromNumber, cut.toNumber),
+    toBar: Math.max(cut.fromNumber, cut.toNumber),
+    chart: writeChart(cut.piece),
+    grips: cut.writtenChords.map((i) => gripsShown.value[i] ?? null),
+    part: 'as written',
+  });
+  void router.push({ name: 'drills', query: { recipe: JSON.stringify(recipe) } });
+}
 function toChanges(numbers: readonly number[] = picked.value) {
   const now = piece.value;
   if (!now) return;
@@ -452,7 +484,21 @@ function otherStudent() {
   const next = all[(now + 1) % Math.max(1, all.length)];
   if (next) bench.put(next.id, null);
 }
-const print = () => window.print();
+const printing = ref(false);
+const job = computed<PaperJob | null>(() => {
+  const now = asPart.value;
+  if (!printing.value || !now || !demand.value) return null;
+  const who = student.value?.name.split(' ')[0] ?? 'a middle hand';
+  return chartJob(now, {
+    grips: part.value === 'full' ? demand.value.chords.map((one) => one.step.grip) : [],
+    leftHanded: drilling.value.instrument.leftHanded,
+    foot: part.value === 'full' ? `Grips for ${who}` : PART_NAMES[part.value],
+  });
+});
+const onPaper = () => {
+  filing.value = false;
+  printing.value = true;
+};
 const keyName = computed(() =>
   piece.value ? chordText(piece.value.key.replace(' major', '').replace(' minor', 'm')) : '',
 );
@@ -470,6 +516,7 @@ useKeys([
   { key: 'c', does: 'capo and key', run: () => (keying.value = true) },
   { key: 'h', does: 'hear', run: () => void hear() },
   { key: 'Enter', does: 'open bars in Changes', run: () => toChanges() },
+  { key: 'd', does: 'drill bars', run: toDrill },
   { key: 'g', does: 'other student', run: otherStudent },
   { key: 'Shift+p', shown: 'Shift P', does: 'put in plan', run: () => void put() },
 ]);
@@ -479,11 +526,13 @@ useKeys([
   <div class="pieces">
     <header class="piece-strip">
       <template v-if="piece">
-        <h1 class="display">{{ piece.title }}</h1>
-        <span class="note facts"
-          >{{ keyName }} · {{ piece.time.beats }}/{{ piece.time.unit }} · <b>{{ piece.tempoBpm }} bpm</b> ·
-          {{ barCount }} bars{{ piece.by ? ` · ${piece.by}` : '' }}</span
-        >
+        <div class="title-line">
+          <h1 class="display">{{ piece.title }}</h1>
+          <span class="note facts"
+            >{{ keyName }} · {{ piece.time.beats }}/{{ piece.time.unit }} · <b>{{ piece.tempoBpm }} bpm</b> ·
+            {{ barCount }} bars{{ piece.by ? ` · ${piece.by}` : '' }}</span
+          >
+        </div>
       </template>
       <span v-else />
       <div class="acts">
@@ -503,9 +552,12 @@ useKeys([
         <BButton variant="outline-secondary" :disabled="!piece" @click="edit(false)">Edit</BButton>
         <BButton variant="outline-secondary" :disabled="!piece" @click="keying = true">Re-key</BButton>
         <BButton variant="outline-secondary" @click="filing = true">Files</BButton>
-        <BButton variant="outline-secondary" :disabled="!piece" @click="print"
+        <BButton variant="outline-secondary" :disabled="!piece" @click="printing = true"
           ><IconPrint aria-hidden="true" /> Print</BButton
         >
+        <BButton variant="outline-secondary" :disabled="!demand" @click="toDrill">{{
+          picked.length ? 'Drill bars' : 'Drill it'
+        }}</BButton>
         <BButton class="pri" variant="dark" :disabled="!piece" @click="toChanges()">{{
           picked.length ? 'Bars to Changes' : 'Send to Changes'
         }}</BButton>
@@ -636,6 +688,13 @@ useKeys([
       :is-new="isNew"
       @keep="keepChart"
     />
+    <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
+      <PaperSheet :job="job"
+        ><p class="note">
+          The chart with its strokes{{ part === 'full' ? ' and the grips of this hand' : '' }}.
+        </p></PaperSheet
+      >
+    </BModal>
     <FilesDialog
       v-model="filing"
       :piece="piece"
@@ -644,6 +703,7 @@ useKeys([
       :busy="busy"
       :trouble="filing ? trouble : ''"
       @keep="keepImported"
+      @paper="onPaper"
     />
     <KeyDialog
       v-if="piece"
@@ -684,11 +744,18 @@ useKeys([
   gap: 18px;
   padding: 0 8px;
 }
+.title-line {
+  min-width: 0;
+}
 .piece-strip h1 {
-  font-size: 24px;
+  font-size: 22px;
+  line-height: 1.1;
   white-space: nowrap;
 }
 .facts {
+  display: block;
+  font-size: 13px;
+  line-height: 1.2;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;

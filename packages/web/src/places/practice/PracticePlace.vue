@@ -6,6 +6,7 @@ import {
   instrumentFor,
   makeDrill,
   type Drill,
+  type Ladder,
   type Feel,
 } from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
@@ -40,8 +41,9 @@ import { pinsOf } from '../../session/taught';
 import { usePlayer } from '../../workers/player';
 import CountAnswer from './CountAnswer.vue';
 import MinuteCount from './MinuteCount.vue';
+import TempoLadder from './TempoLadder.vue';
 import RingAnswer from './RingAnswer.vue';
-import { emptyDraft, isComplete, takeOf, type Draft } from './take-draft';
+import { emptyDraft, isComplete, takeOf, withLadder, type Draft } from './take-draft';
 
 const seat = useSeat();
 const bench = useBench();
@@ -71,6 +73,7 @@ const drill = computed<Drill | null>(() => {
   return made.ok ? made.value : null;
 });
 const draft = ref<Draft | null>(null);
+const ladder = ref<Ladder | null>(null);
 const feel = ref<Feel | null>(null);
 const started = ref<number | null>(null);
 const takesHere = ref(0);
@@ -88,6 +91,7 @@ watch(
   (now, before) => {
     if (JSON.stringify(now?.recipe) === JSON.stringify(before?.recipe)) return;
     draft.value = now ? emptyDraft(now) : null;
+    ladder.value = null;
     feel.value = null;
     started.value = null;
     takesHere.value = 0;
@@ -171,11 +175,24 @@ const patch = (more: Partial<Draft>) => {
   if (draft.value) draft.value = { ...draft.value, ...more };
 };
 const faster = (by: number) => {
-  if (draft.value?.tempoBpm) patch({ tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) });
+  // Another tempo than the ladder found is another take.
+  ladder.value = null;
+  if (draft.value?.tempoBpm)
+    patch({ ladder: null, tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) });
   player.stop();
 };
 const counted = (clean: number) => {
-  if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true });
+  if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true, ladder: null });
+};
+/** One round of the ladder, heard at its rung. */
+async function playRung(bpm: number) {
+  if (player.playing.value) return player.stop();
+  patch({ tempoBpm: bpm });
+  await toggle();
+}
+const found = (now: Ladder) => {
+  if (draft.value) draft.value = withLadder(draft.value, now.rounds);
+  player.stop();
 };
 const countedBy = (by: number) => counted((draft.value?.clean ?? 0) + by);
 const answer = (s: number, value: Draft['strings'][number]) => {
@@ -230,6 +247,7 @@ async function keep() {
     if (endsPlaying(take.feel)) stoppedHere.value = take.feel;
     const tempoBpm = draft.value.tempoBpm;
     draft.value = { ...emptyDraft(made), tempoBpm };
+    ladder.value = null;
     feel.value = null;
     started.value = null;
     player.stop();
@@ -443,6 +461,15 @@ const columns = computed(() =>
               :bursts="drill.bursts"
               :now="seat.now"
               @counted="(count) => patch({ count })"
+            />
+            <TempoLadder
+              v-if="drill.tempoBpm !== null"
+              v-model="ladder"
+              :drill="drill"
+              :start-bpm="draft.tempoBpm ?? drill.tempoBpm"
+              :playing="player.playing.value"
+              @play="playRung"
+              @found="found"
             />
           </template>
           <div v-else class="counter">

@@ -1,7 +1,7 @@
-import { makeDrill, ringCheck, changeLoop, warmUp, rootCall } from '@finch/core/drills';
+import { changeLoop, makeDrill, ringCheck, rootCall, strumReading, warmUp } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
-import { emptyDraft, isComplete, takeOf } from './take-draft';
+import { emptyDraft, isComplete, takeOf, withLadder } from './take-draft';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const when = { startedAt: '2026-06-09T15:00:00.000Z', timeZone: 'UTC', durationSeconds: 40 };
@@ -76,4 +76,41 @@ test('a counted minute goes with the take, and changes nothing of its yes or no'
   expect(takeOf(draft, loop, null, when)).not.toHaveProperty('count');
   const counted = takeOf({ ...draft, count: { clean: 31, seconds: 60 } }, loop, null, when);
   expect(counted).toMatchObject({ result: 'clean', count: { clean: 31, seconds: 60 } });
+});
+
+describe('a ladder', () => {
+  const rounds = [
+    { bpm: 60, clean: true },
+    { bpm: 64, clean: false },
+    { bpm: 64, clean: true },
+    { bpm: 68, clean: false },
+  ];
+
+  test('is kept with its rounds, under the highest rung that came clean', () => {
+    const take = takeOf(withLadder(emptyDraft(loop), rounds), loop, null, when);
+    expect(take).toMatchObject({ tempoBpm: 64, result: 'clean', steps: ['clean'], ladder: rounds });
+  });
+
+  test('in which nothing came clean is not yet, at the lowest rung tried', () => {
+    const none = rounds.map((round) => ({ ...round, clean: false }));
+    const take = takeOf(withLadder(emptyDraft(loop), none), loop, null, when);
+    expect(take).toMatchObject({ tempoBpm: 60, result: 'not yet', steps: ['late'] });
+  });
+
+  test('left out leaves no trace', () => {
+    expect(takeOf({ ...emptyDraft(loop), done: true }, loop, null, when)).not.toHaveProperty('ladder');
+  });
+});
+
+test('bars that missed their time came late, or early where that was said', () => {
+  const read = must(
+    makeDrill(
+      strumReading({ grips: [{ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }], beats: 4, level: 2, bars: 4 }),
+      context,
+    ),
+  );
+  const draft = { ...emptyDraft(read), clean: 8, done: true };
+  const missed = (take: ReturnType<typeof takeOf>) => take.steps.filter((step) => step !== 'clean');
+  expect(missed(takeOf(draft, read, null, when))).toEqual(['late', 'late']);
+  expect(missed(takeOf({ ...draft, missed: 'early' }, read, null, when))).toEqual(['early', 'early']);
 });

@@ -1,8 +1,10 @@
 /** What a student says about one try, and the take it makes: steps and result by the family's own yes / no. */
 import {
+  highestClean,
   resultOf,
   type Drill,
   type Feel,
+  type Ladder,
   type StepOutcome,
   type StringAnswer,
   type Take,
@@ -22,6 +24,8 @@ export interface Draft {
   readonly tempoBpm: number | null;
   /** Clean changes counted over a minute, where somebody did. */
   readonly count: Take['count'] | null;
+  /** Rounds of the tempo ladder, where it was climbed. */
+  readonly ladder: Ladder['rounds'] | null;
 }
 
 const CHANGES_ASKED = 10;
@@ -37,7 +41,15 @@ export function emptyDraft(drill: Drill): Draft {
     done: false,
     tempoBpm: drill.tempoBpm,
     count: null,
+    ladder: null,
   };
+}
+
+/** What a ladder found: its highest clean rung, or the lowest tried where none was. */
+export function withLadder(draft: Draft, rounds: Ladder['rounds']): Draft {
+  const best = highestClean(rounds);
+  const tempoBpm = best ?? Math.min(...rounds.map((round) => round.bpm));
+  return { ...draft, ladder: rounds, tempoBpm, clean: best === null ? 0 : draft.of, done: true };
 }
 
 /** Whether enough was said to keep the take. */
@@ -61,6 +73,14 @@ function stepsOf(draft: Draft, drill: Drill): readonly StepOutcome[] {
       return draft.outcomes.length ? draft.outcomes : ['late'];
     case 'changes':
     case 'time':
+      // The rounds at the rung it is kept under; one not clean before the clean one is in the ladder.
+      if (draft.ladder) {
+        const best = highestClean(draft.ladder);
+        const there = draft.ladder.filter(
+          (round) => round.bpm === draft.tempoBpm && round.clean === (best !== null),
+        );
+        return there.map((round) => (round.clean ? 'clean' : draft.missed));
+      }
       return Array.from({ length: draft.of }, (_, i) => (i < draft.clean ? 'clean' : draft.missed));
   }
 }
@@ -84,6 +104,7 @@ export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When
     tempoBpm: drill.tempoBpm === null ? null : draft.tempoBpm,
     steps,
     ...(draft.count ? { count: draft.count } : {}),
+    ...(draft.ladder ? { ladder: draft.ladder } : {}),
     // Every string has to be right for a clean ring check; one wrong is nearly.
     result:
       drill.judged === 'strings'

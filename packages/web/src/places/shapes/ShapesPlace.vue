@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { PaperCard } from '@finch/core/paper';
 import { gradeIn } from '@finch/core/drills';
 import { effortBand } from '@finch/core/effort';
 import { changeMark, fretsText, gripMark, type Frets } from '@finch/core/grips';
-import type { CardShow, Form, GradedGrip, OneNoteChange, PaperCard, StandIn } from '@finch/core/shapes';
+import type { CardShow, Form, GradedGrip, OneNoteChange, StandIn } from '@finch/core/shapes';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';

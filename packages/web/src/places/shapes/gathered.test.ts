@@ -1,4 +1,4 @@
-import type { PaperCard } from '@finch/core/shapes';
+import type { PaperCard } from '@finch/core/paper';
 import { withCard } from './gathered';
 import { smallSize } from './small-picture';
 

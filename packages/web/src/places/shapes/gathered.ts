@@ -1,5 +1,5 @@
 /** Cards gathered for a page, kept for the tab; the same grip of the same chord is gathered once. */
-import type { PaperCard } from '@finch/core/shapes';
+import type { PaperCard } from '@finch/core/paper';
 import { useSessionStorage } from '@vueuse/core';
 import { computed } from 'vue';
 

@@ -1,5 +1,5 @@
 /** A page as a self-contained SVG file in millimetres, black on white; fonts may be carried inside as CSS. */
-import type { Ink, Mark } from './card-drawing';
+import type { Ink, Mark } from '../shapes/card-drawing';
 import type { PaperPage } from './card-page';
 
 /** Print: tints become greys. */

@@ -2,7 +2,7 @@
  * A page of shape cards for paper, in millimetres: A4 upright, a title, cards in rows, each with its name and what
  * the teacher wants said under it; or one card alone. A page holds as many as fit; the rest go on further pages.
  */
-import { drawCard, type CardContent, type CardShow, type Mark } from './card-drawing';
+import { drawCard, type CardContent, type CardShow, type Mark } from '../shapes/card-drawing';
 
 export interface PaperCard extends CardContent {
   /** As it is to be printed: `B♭m7`. */
@@ -24,11 +24,12 @@ export interface PaperPage {
   readonly marks: readonly Mark[];
 }
 
-const A4 = { width: 210, height: 297, margin: 16 } as const;
+export const A4 = { width: 210, height: 297, margin: 16 } as const;
 const GRID = { columns: 3, rows: 4, top: 34 } as const;
 /** Millimetres for each unit of a bench card: a string spacing of 6.6 mm. */
 const SCALE = 0.18;
-const PT = 0.3528;
+/** Millimetres of a point. */
+export const PT = 0.3528;
 
 /** Pages of twelve cards each; one empty page for none. */
 export function drawPages(cards: readonly PaperCard[], options: PaperOptions): PaperPage[] {
@@ -38,12 +39,12 @@ export function drawPages(cards: readonly PaperCard[], options: PaperOptions): P
   const cellHeight = (A4.height - GRID.top - A4.margin) / GRID.rows;
   return Array.from({ length: pages }, (_, page): PaperPage => {
     const marks: Mark[] = [
-      text('title', A4.margin, A4.margin + 8, options.title, 20 * PT, 'start', 'display'),
-      text('foot', A4.margin, A4.height - A4.margin + 6, options.foot, 8 * PT, 'start', 'text', 'ink2'),
+      paperText('title', A4.margin, A4.margin + 8, options.title, 20 * PT, 'start', 'display'),
+      paperText('foot', A4.margin, A4.height - A4.margin + 6, options.foot, 8 * PT, 'start', 'text', 'ink2'),
     ];
     if (pages > 1)
       marks.push(
-        text(
+        paperText(
           'page',
           A4.width - A4.margin,
           A4.height - A4.margin + 6,
@@ -77,19 +78,20 @@ function cardAt(card: PaperCard, x: number, y: number, options: PaperOptions): M
   const drawing = drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
   const below = y + 12 + drawing.height * SCALE;
   return [
-    text('name', x + 6, y + 7, card.name, 18 * PT, 'start', 'display'),
+    paperText('name', x + 6, y + 7, card.name, 18 * PT, 'start', 'display'),
     ...drawing.marks.map((mark) => placed(mark, x, y + 10, SCALE)),
-    text('under', x + 6, below + 2.5, card.under, 9 * PT, 'start', 'text', 'ink2'),
+    paperText('under', x + 6, below + 2.5, card.under, 9 * PT, 'start', 'text', 'ink2'),
   ];
 }
 
-function text(
+/** Text of a page; sizes in millimetres. */
+export function paperText(
   is: string,
   x: number,
   y: number,
   words: string,
   size: number,
-  anchor: 'start' | 'end',
+  anchor: 'start' | 'middle' | 'end',
   font: 'text' | 'display',
   ink: 'ink' | 'ink2' = 'ink',
 ): Mark {
@@ -97,7 +99,7 @@ function text(
 }
 
 /** A mark moved and scaled; paths are of M, L, A and Z with absolute places. */
-function placed(mark: Mark, dx: number, dy: number, scale: number): Mark {
+export function placed(mark: Mark, dx: number, dy: number, scale: number): Mark {
   const px = (x: number) => dx + x * scale;
   const py = (y: number) => dy + y * scale;
   switch (mark.kind) {

@@ -1,30 +1,47 @@
 /**
- * Shape cards as files: SVG with its fonts inside, PNG drawn from that SVG, PDF from the server, and the printer.
- * Each comes from the same pages of the core.
+ * Shape cards and charts as files: SVG with its fonts inside, PNG drawn from that SVG, PDF from the server, and the
+ * printer. Each comes from the same pages of the core.
  */
-import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
-import displayFont from '@fontsource-variable/piazzolla/files/piazzolla-latin-wght-normal.woff2?url';
-import { routes } from '@finch/contract';
 import {
+  drawChart,
+  type ChartPaperGrip,
   drawPages,
   drawSingle,
-  trueSigns,
   writeSvg,
-  type CardShow,
   type PaperCard,
   type PaperFonts,
-} from '@finch/core/shapes';
-import signsFont from '../../../../core/fonts/finch-signs.woff2?url';
-import { call } from '../../session/api';
+  type PaperPage,
+} from '@finch/core/paper';
+import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import displayFont from '@fontsource-variable/piazzolla/files/piazzolla-latin-wght-normal.woff2?url';
+import { routes, type PaperBody } from '@finch/contract';
+import { writeChart, type Piece } from '@finch/core/score';
+import { trueSigns, type CardShow } from '@finch/core/shapes';
+import signsFont from '../../../core/fonts/finch-signs.woff2?url';
+import { call } from '../session/api';
 
-export interface PaperJob {
-  readonly layout: 'page' | 'single';
+interface Look {
   readonly title: string;
   readonly foot: string;
   readonly show: CardShow;
   readonly leftHanded: boolean;
+}
+
+export interface CardsJob extends Look {
+  readonly layout: 'page' | 'single';
   readonly cards: readonly PaperCard[];
 }
+
+export interface ChartJob extends Look {
+  readonly layout: 'chart';
+  readonly piece: Piece;
+  readonly facts: string;
+  readonly names: Readonly<Record<string, string>>;
+  /** For every written chord; empty prints no cards. */
+  readonly grips: readonly (ChartPaperGrip | null)[];
+}
+
+export type PaperJob = CardsJob | ChartJob;
 
 const PNG_DOTS_A_MM = 300 / 25.4;
 /** A browser refuses canvases much larger than this. */
@@ -58,16 +75,19 @@ function paperFonts(): Promise<PaperFonts> {
   return fonts;
 }
 
+function pagesOf(job: PaperJob): PaperPage[] {
+  const options = { ...job, signs: trueSigns };
+  if (job.layout === 'chart') return drawChart(job.piece, { ...job, signs: trueSigns });
+  return job.layout === 'page'
+    ? drawPages(job.cards, options)
+    : job.cards.map((card) => drawSingle(card, options));
+}
+
 /** One SVG file a page, or a card. */
 export async function svgFiles(job: PaperJob): Promise<string[]> {
-  const options = { ...job, signs: trueSigns };
-  const pages =
-    job.layout === 'page'
-      ? drawPages(job.cards, options)
-      : job.cards.map((card) => drawSingle(card, options));
   const inside = await paperFonts();
-  return pages.map((page, i) =>
-    writeSvg(page, job.layout === 'page' ? job.title : (job.cards[i]?.name ?? job.title), inside),
+  return pagesOf(job).map((page, i) =>
+    writeSvg(page, job.layout === 'single' ? (job.cards[i]?.name ?? job.title) : job.title, inside),
   );
 }
 
@@ -90,10 +110,13 @@ export async function pngOf(svg: string): Promise<Blob> {
   );
 }
 
-export async function pdfFile(job: PaperJob): Promise<Blob> {
-  const { pdf } = await call(routes.paper, {
-    body: {
-      ...job,
+function bodyOf(job: PaperJob): PaperBody {
+  const { title, foot, show, leftHanded } = job;
+  const look = { title: title.slice(0, 80), foot: foot.slice(0, 160), show, leftHanded };
+  if (job.layout !== 'chart')
+    return {
+      ...look,
+      layout: job.layout,
       cards: job.cards.map((card) => ({
         ...card,
         frets: [...card.frets],
@@ -101,8 +124,19 @@ export async function pdfFile(job: PaperJob): Promise<Blob> {
         degrees: card.degrees && [...card.degrees],
         notes: card.notes && [...card.notes],
       })),
-    },
-  });
+    };
+  return {
+    ...look,
+    layout: 'chart',
+    chart: writeChart(job.piece),
+    facts: job.facts,
+    names: { ...job.names },
+    grips: job.grips.map((grip) => grip && { frets: [...grip.frets], fingers: [...grip.fingers] }),
+  };
+}
+
+export async function pdfFile(job: PaperJob): Promise<Blob> {
+  const { pdf } = await call(routes.paper, { body: bodyOf(job) });
   return new Blob([Uint8Array.from(atob(pdf), (character) => character.charCodeAt(0))], {
     type: 'application/pdf',
   });
