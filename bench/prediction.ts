@@ -2,22 +2,11 @@
  * How well P(clean) foretells takes it has not seen: mean log loss over simulated students whose truth the
  * estimator never reads, against the running mean and the last five takes of the same skill.
  */
-import { averageHand, makeHand, standardGuitar } from '@finch/core/fretboard';
-import { must, seededRandom } from '@finch/core/kernel';
-import {
-  cleanChance,
-  forgettingLoad,
-  makeGrader,
-  PRIOR_FIT,
-  replay,
-  takeLoad,
-  type AttemptEvent,
-  type ReplayContext,
-} from '@finch/core/mastery';
-import { liveThrough, type LivedTake } from '@finch/core/simulation';
+import { standardGuitar } from '@finch/core/fretboard';
+import { cleanChance, forgettingLoad, makeGrader, PRIOR_FIT, replay, takeLoad } from '@finch/core/mastery';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
+import { simulatedStudent } from './students';
 
-const START = Date.UTC(2026, 1, 2);
 const STUDENTS = 12;
 const EVERY = 6;
 
@@ -29,59 +18,8 @@ interface Losses {
   bins: { said: number; clean: number; takes: number }[];
 }
 
-function eventOf(take: LivedTake, seq: number): AttemptEvent {
-  const { day, minuteOfDay, ...played } = take;
-  const startedAt = new Date(START + (day * 1440 + minuteOfDay) * 60_000).toISOString();
-  return {
-    schemaVersion: 1,
-    kind: 'attempt',
-    id: String(seq).padStart(8, '0'),
-    studentId: 's',
-    actorId: 'a',
-    deviceId: 'd',
-    deviceSeq: seq,
-    sentAt: startedAt,
-    receivedAt: startedAt,
-    modelVersion: 'm',
-    take: { ...played, startedAt, timeZone: 'UTC' },
-  };
-}
-
 function judge(seed: number, losses: Losses): void {
-  const random = seededRandom(seed);
-  const hand = must(makeHand({ ...averageHand, sizeFactor: 0.85 + 0.25 * random.unit() }));
-  const traits = {
-    learning: 0.08 + 0.1 * random.unit(),
-    keeping: 0.8 + 0.6 * random.unit(),
-    shakiness: 0.7 + 0.4 * random.unit(),
-    slowness: 0.85 + 0.4 * random.unit(),
-    limit: 60 + 15 * random.unit(),
-    painChance: 0,
-    painPlace: 'wrist' as const,
-  };
-  const lived = liveThrough(
-    {
-      seed,
-      traits,
-      hand,
-      instrument: standardGuitar,
-      days: 98,
-      lessonDays: Array.from({ length: 14 }, (_, week) => week * 7),
-      lessonMinute: 960,
-      diligence: 0.55,
-      startsWith: ['open.em', 'open.e', 'open.am'],
-    },
-    firstSyllabus,
-  );
-  const events = lived.map(eventOf);
-  const context: ReplayContext = {
-    syllabus: firstSyllabus,
-    hands: [{ from: '2020-01-01T00:00:00Z', value: hand }],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    modelVersion: 'm',
-    timeZone: 'UTC',
-  };
+  const { lived, events, context, hand } = simulatedStudent(seed);
   const grader = makeGrader(hand, standardGuitar);
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {

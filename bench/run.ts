@@ -10,6 +10,7 @@ import { parseFrets } from '@finch/core/grips';
 import { median, must, seededRandom } from '@finch/core/kernel';
 import { checkSheet, findShapes, scoreUsualGrips } from '@finch/core/shapes';
 import { parseChord, QUALITIES } from '@finch/core/theory';
+import { forecastProof } from './forecast';
 import { paceProof } from './pace';
 import { predictionProof } from './prediction';
 
@@ -191,6 +192,7 @@ function rows(): Row[] {
     ...usualRows(),
     ...paceProof(),
     ...predictionProof(),
+    ...forecastProof(),
   ];
 }
 

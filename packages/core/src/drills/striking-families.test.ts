@@ -92,6 +92,14 @@ describe('strum reading', () => {
     expect([1, 2, 3, 4, 5, 6].map(stepsAt)).toEqual([2, 2, 2, 2, 2, 4]);
   });
 
+  test('another sheet is another rhythm, from the first bars on', () => {
+    const sheets = [1, 2, 3, 4, 5, 6].map((seed) => {
+      const drill = make(strumReading({ grips: [C], beats: 4, level: 4, bars: 4 }, seed));
+      return JSON.stringify(drill.score.parts[0].bars.slice(0, 2));
+    });
+    expect(new Set(sheets).size).toBeGreaterThan(4);
+  });
+
   test('bars take turns over the grips and each is an item of its own', () => {
     const drill = make(strumReading({ grips: [C, AM], beats: 4, level: 3, bars: 6 }, 3));
     expect(gripsInOrder(drill).map((grip) => grip.chord)).toEqual(['C', 'Am', 'C', 'Am', 'C', 'Am']);

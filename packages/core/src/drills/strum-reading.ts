@@ -5,7 +5,7 @@
  */
 import { LINE } from '../effort/line';
 import { fail, ok, type Result } from '../kernel/result';
-import { seededRandom, type Random } from '../kernel/random';
+import { randomOf, type Random } from '../kernel/random';
 import { patternText } from '../score/pattern';
 import type { Stroke } from '../score/piece';
 import type { Drill, DrillContext, Family } from './drill';
@@ -110,7 +110,7 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> 
     return fail('drill.beats', 'beats', '2 to 7 beats a bar');
   if (!(Number.isInteger(bars) && bars >= 2 && bars <= 16)) return fail('drill.bars', 'bars', '2 to 16 bars');
   const perBeat = stepsAt(level);
-  const rhythm = strumBars(level, beats, bars, seededRandom(recipe.seed));
+  const rhythm = strumBars(level, beats, bars, randomOf(`strum ${recipe.seed}`));
   const texts = rhythm.map((strokes) => patternText({ name: '', kind: 'strum', perBeat, strokes }));
   const item = (bar: number) => ({ kind: 'strum' as const, pattern: `${perBeat}: ${texts[bar]}` });
   return sequenceDrill(

@@ -26,3 +26,4 @@ export {
 } from './replay';
 export type { Marks } from './states';
 export { countsOf, paceFrom } from './pace';
+export { forecastShare, type ShareForecast } from './forecast';

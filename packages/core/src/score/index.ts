@@ -35,6 +35,7 @@ export {
   type WrittenChord,
 } from './piece';
 export { CHART_LIMITS, EMPTY_PIECE, readChart, type ChartProblem, type ChartReading } from './chart';
+export { makePiece, PIECE_LENGTHS, type PieceRequest } from './make-piece';
 export { writeChart } from './write-chart';
 export { patternText, readPattern } from './pattern';
 export {

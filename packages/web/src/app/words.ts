@@ -257,6 +257,8 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.numeral': (at, detail) => `${at} is no triad: take ${detail}.`,
   'drill.quality': (_, detail) => `Take ${detail}.`,
   'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
+  'rule.held': (_, detail) =>
+    `Too few of the chords held lie in this key. It could use ${chordText(detail)}; the first of them it needs.`,
   'drill.piece': (_, detail) => `This change has no such piece: take ${detail}.`,
   'drill.walk': (_, detail) => `A bass walk needs ${detail}.`,
   'drill.walk-key': (_, detail) => `The walk does not go through this key: take ${detail}.`,

@@ -18,6 +18,7 @@ import {
   type PartKind,
   type PieceDemand,
 } from '@finch/core/score';
+import { forecastShare } from '@finch/core/mastery';
 import { handFor } from '@finch/core/shapes';
 import { useQueries } from '@tanstack/vue-query';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
@@ -45,10 +46,13 @@ import ChartEditor from './ChartEditor.vue';
 import ChartSheet from './ChartSheet.vue';
 import FilesDialog from './FilesDialog.vue';
 import KeyDialog from './KeyDialog.vue';
+import { heldChords } from './held-chords';
 import { needsOf } from './needs';
 import PartsTable from './PartsTable.vue';
 import { PART_NAMES } from './part-words';
 import PieceSide from './PieceSide.vue';
+import ReadyTable, { type ReadyLine } from './ReadyTable.vue';
+import RuleDialog from './RuleDialog.vue';
 import { contentOf, NEW_CHART } from './listed';
 import { useRepertoire } from './repertoire';
 
@@ -220,13 +224,19 @@ const concert = computed(() => {
   return set ? { ...set, days: differenceInCalendarDays(parseISO(set.day), parseISO(today.value)) } : null;
 });
 const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
-const ready = computed(() => {
+/** What each of the group would bring to the day: today's share of clean changes, carried on. */
+const ready = computed<ReadyLine[]>(() => {
   const all = assignment.value?.players ?? [];
-  return all.flatMap((one) =>
-    one.part.cleanShare === null || !names.value[one.id]
-      ? []
-      : [`${names.value[one.id].name.split(' ')[0]} ${Math.round(10 * one.part.cleanShare)} in 10`],
-  );
+  const days = concert.value?.days ?? 0;
+  return all.flatMap((one): ReadyLine[] => {
+    const { data } = hands.value.find((hand) => hand.data?.id === one.id) ?? {};
+    if (one.part.cleanShare === null || !data) return [];
+    const needed = new Set(needs.value.map((need) => need.id));
+    const met = data.skills.filter((skill) => skill.attempts > 0);
+    const own = met.filter((skill) => needed.has(skill.skillId));
+    const day = forecastShare(one.part.cleanShare, own.length ? own : met, days, seat.now());
+    return [{ id: one.id, name: data.name, today: one.part.cleanShare, ...day }];
+  });
 });
 
 /** Bars picked on the chart, for a loop. */
@@ -276,6 +286,10 @@ watch([asPart, part], () => player.stop());
 // What is kept.
 const editing = ref(false);
 const isNew = ref(false);
+/** What a new chart begins with. */
+const begun = ref(NEW_CHART);
+const ruling = ref(false);
+const held = computed(() => heldChords(student.value?.skills ?? [], syllabus.value));
 const filing = ref(false);
 const keying = ref(false);
 const staging = ref(false);
@@ -331,11 +345,21 @@ async function keepImported(chart: string, grips: readonly Frets[]) {
   filing.value = false;
   open(id);
 }
-const edit = (fresh: boolean) => {
+const edit = (fresh: boolean, chart = NEW_CHART) => {
+  begun.value = chart;
   isNew.value = fresh;
   trouble.value = '';
   editing.value = true;
 };
+async function keepRuled(chart: string) {
+  isNew.value = true;
+  await keepChart(chart);
+  if (!trouble.value) ruling.value = false;
+}
+function editRuled(chart: string) {
+  ruling.value = false;
+  edit(true, chart);
+}
 async function take(offer: KeyOffer) {
   if (!piece.value) return;
   const moved = rekeyPiece(piece.value, offer.key.name, {
@@ -583,6 +607,7 @@ useKeys([
         </li>
       </ul>
       <BButton variant="outline-secondary" size="sm" @click="edit(true)">Type a chart</BButton>
+      <BButton variant="outline-secondary" size="sm" @click="ruling = true">Make one by rule</BButton>
       <p v-if="said" class="note" role="status">
         {{ said }}
         <BButton v-if="undo" size="sm" variant="link" @click="bringBack">Undo</BButton>
@@ -673,16 +698,19 @@ useKeys([
             concert ? 'Change' : 'Set one'
           }}</BButton>
         </div>
-        <p v-if="ready.length" class="note">
-          Changes expected clean at {{ piece.tempoBpm }}: {{ ready.join(', ') }}.
-        </p>
+        <ReadyTable
+          v-if="ready.length"
+          :lines="ready"
+          :tempo-bpm="piece.tempoBpm"
+          :days="concert?.days ?? 0"
+        />
         <BButton size="sm" variant="link" @click="takeAway">Take this piece away</BButton>
       </template>
       <p class="small">A barre is pressed, checked and released; pain means stop.</p>
     </aside>
     <ChartEditor
       v-model="editing"
-      :start="isNew || !shown ? NEW_CHART : shown.body.chart"
+      :start="isNew || !shown ? begun : shown.body.chart"
       :busy="busy"
       :trouble="trouble"
       :is-new="isNew"
@@ -695,6 +723,15 @@ useKeys([
         </p></PaperSheet
       >
     </BModal>
+    <RuleDialog
+      v-model="ruling"
+      :held="held"
+      :who="student?.name.split(' ')[0] ?? 'the student'"
+      :busy="busy"
+      :trouble="ruling ? trouble : ''"
+      @keep="keepRuled"
+      @edit="editRuled"
+    />
     <FilesDialog
       v-model="filing"
       :piece="piece"

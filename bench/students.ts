@@ -1,0 +1,72 @@
+/** Simulated students for the proofs: fourteen weeks of takes each, by a hand whose truth no estimator reads. */
+import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
+import { must, seededRandom } from '@finch/core/kernel';
+import { PRIOR_FIT, type AttemptEvent, type ReplayContext } from '@finch/core/mastery';
+import { liveThrough, type LivedTake } from '@finch/core/simulation';
+import { firstSyllabus } from '@finch/core/syllabus';
+
+export const START = Date.UTC(2026, 1, 2);
+export const DAYS = 98;
+
+export interface SimulatedStudent {
+  readonly lived: readonly LivedTake[];
+  readonly events: readonly AttemptEvent[];
+  readonly context: ReplayContext;
+  readonly hand: Hand;
+}
+
+function eventOf(take: LivedTake, seq: number): AttemptEvent {
+  const { day, minuteOfDay, ...played } = take;
+  const startedAt = new Date(START + (day * 1440 + minuteOfDay) * 60_000).toISOString();
+  return {
+    schemaVersion: 1,
+    kind: 'attempt',
+    id: String(seq).padStart(8, '0'),
+    studentId: 's',
+    actorId: 'a',
+    deviceId: 'd',
+    deviceSeq: seq,
+    sentAt: startedAt,
+    receivedAt: startedAt,
+    modelVersion: 'm',
+    take: { ...played, startedAt, timeZone: 'UTC' },
+  };
+}
+
+export function simulatedStudent(seed: number): SimulatedStudent {
+  const random = seededRandom(seed);
+  const hand = must(makeHand({ ...averageHand, sizeFactor: 0.85 + 0.25 * random.unit() }));
+  const traits = {
+    learning: 0.08 + 0.1 * random.unit(),
+    keeping: 0.8 + 0.6 * random.unit(),
+    shakiness: 0.7 + 0.4 * random.unit(),
+    slowness: 0.85 + 0.4 * random.unit(),
+    limit: 60 + 15 * random.unit(),
+    painChance: 0,
+    painPlace: 'wrist' as const,
+  };
+  const lived = liveThrough(
+    {
+      seed,
+      traits,
+      hand,
+      instrument: standardGuitar,
+      days: DAYS,
+      lessonDays: Array.from({ length: 14 }, (_, week) => week * 7),
+      lessonMinute: 960,
+      diligence: 0.55,
+      startsWith: ['open.em', 'open.e', 'open.am'],
+    },
+    firstSyllabus,
+  );
+  const events = lived.map(eventOf);
+  const context: ReplayContext = {
+    syllabus: firstSyllabus,
+    hands: [{ from: '2020-01-01T00:00:00Z', value: hand }],
+    instruments: [],
+    difficultyFit: PRIOR_FIT,
+    modelVersion: 'm',
+    timeZone: 'UTC',
+  };
+  return { lived, events, context, hand };
+}

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+/** A small piece made by rule: key, length, chords and melody are asked for, another is drawn, and it is looked at first. */
+import { makePiece, PIECE_LENGTHS, writeChart, type PieceRequest } from '@finch/core/score';
+import { majorKeys } from '@finch/core/theory';
+import { BButton, BFormCheckbox, BFormSelect, BModal } from 'bootstrap-vue-next';
+import { computed, ref } from 'vue';
+import { chordText, sayProblem } from '../../app/words';
+import ChartSheet from './ChartSheet.vue';
+
+const props = defineProps<{ held: readonly string[]; who: string; busy: boolean; trouble: string }>();
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ keep: [chart: string]; edit: [chart: string] }>();
+const MINOR = ['A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'D', 'G', 'C', 'F', 'Bb', 'Eb'];
+const KEYS = [...majorKeys().map((key) => key.name), ...MINOR.map((tonic) => `${tonic} minor`)].map(
+  (value) => ({
+    value,
+    text: chordText(value),
+  }),
+);
+const key = ref('Bb major');
+const bars = ref<PieceRequest['bars']>(8);
+const beats = ref<PieceRequest['beats']>(4);
+const melody = ref(true);
+const onlyHeld = ref(false);
+const seed = ref(1);
+const made = computed(() =>
+  makePiece({
+    key: key.value,
+    bars: bars.value,
+    beats: beats.value,
+    melody: melody.value,
+    held: onlyHeld.value ? props.held : null,
+    seed: seed.value,
+  }),
+);
+const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : ''));
+</script>
+
+<template>
+  <BModal v-model="open" title="A piece made by rule" size="xl" no-footer>
+    <div class="rule">
+      <form class="asked" @submit.prevent="seed += 1">
+        <label>Key<BFormSelect v-model="key" size="sm" :options="KEYS" /></label>
+        <label
+          >Bars<BFormSelect
+            v-model="bars"
+            size="sm"
+            :options="PIECE_LENGTHS.map((value) => ({ value, text: String(value) }))"
+        /></label>
+        <label
+          >Beats a bar<BFormSelect
+            v-model="beats"
+            size="sm"
+            :options="[
+              { value: 3, text: '3' },
+              { value: 4, text: '4' },
+            ]"
+        /></label>
+        <BFormCheckbox v-model="melody">with a melody</BFormCheckbox>
+        <BFormCheckbox v-model="onlyHeld" :disabled="held.length === 0"
+          >only what {{ who }} holds</BFormCheckbox
+        >
+        <p class="small">
+          {{
+            held.length
+              ? `Held: ${held.map(chordText).join(', ')}.`
+              : `Nothing is held clean yet by ${who}, so it takes the chords of the key.`
+          }}
+        </p>
+        <BButton variant="outline-secondary" type="submit">Another</BButton>
+        <p class="small">Made of rules and a number, so the same number makes it again: {{ seed }}.</p>
+        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+      </form>
+      <div class="shown">
+        <p v-if="!made.ok" class="refusal" role="status">{{ sayProblem(made.problem) }}</p>
+        <template v-else>
+          <h2 class="display">{{ made.value.title }}</h2>
+          <p class="note">
+            {{ chordText(made.value.key) }} · {{ made.value.time.beats }}/{{ made.value.time.unit }} ·
+            {{ made.value.tempoBpm }} bpm
+          </p>
+          <ChartSheet :piece="made.value" />
+        </template>
+      </div>
+    </div>
+    <div class="acts">
+      <BButton variant="outline-secondary" @click="open = false">Leave it</BButton>
+      <BButton variant="outline-secondary" :disabled="!made.ok" @click="emit('edit', chart)"
+        >Edit it first</BButton
+      >
+      <BButton class="pri" variant="dark" :disabled="busy || !made.ok" @click="emit('keep', chart)"
+        >Keep it</BButton
+      >
+    </div>
+  </BModal>
+</template>
+
+<style scoped>
+.rule {
+  display: grid;
+  grid-template-columns: 240px minmax(0, 1fr);
+  gap: 20px;
+}
+.asked {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.shown {
+  max-height: 62vh;
+  overflow-y: auto;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  justify-content: flex-end;
+  margin-top: 12px;
+}
+@media (max-width: 820px) {
+  .rule {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
