@@ -394,9 +394,22 @@ const shown = (key: string) =>
   padding: 8px 0;
 }
 @media (max-width: 991px) {
+  /* Two rows: who sits here and the tools stay in reach; the places scroll by themselves where they must. */
   .app-header {
-    gap: 12px;
+    height: auto;
+    min-height: 52px;
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
+  .brand,
+  .right {
+    min-height: 44px;
+  }
+  .phases {
+    order: 3;
+    flex: 1 0 100%;
     overflow-x: auto;
+    min-width: 0;
   }
   .when {
     display: none;

@@ -27,7 +27,7 @@ interface Look {
   readonly leftHanded: boolean;
 }
 
-export interface CardsJob extends Look {
+interface CardsJob extends Look {
   readonly layout: 'page' | 'single';
   readonly cards: readonly PaperCard[];
 }

@@ -485,6 +485,14 @@ useKeys([
 @media (max-width: 820px) {
   .drills {
     grid-template-columns: minmax(0, 1fr);
+    grid-auto-rows: max-content;
+  }
+  .families {
+    max-height: 224px;
+  }
+  .families ul {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
   }
   .side {
     grid-column: 1;

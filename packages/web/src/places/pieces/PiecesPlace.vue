@@ -878,6 +878,11 @@ useKeys([
   .pieces {
     grid-template-columns: minmax(0, 1fr);
   }
+  .repertoire ul {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 12px;
+  }
 }
 @media print {
   .repertoire,

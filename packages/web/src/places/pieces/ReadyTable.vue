@@ -10,18 +10,18 @@ export interface ReadyLine extends ShareForecast {
 </script>
 
 <script setup lang="ts">
-/** How ready each of the group is: changes of ten clean at the written tempo today, and what the day may bring. */
+/** How ready each of the group is: changes of a hundred clean at the written tempo today, and what the day may bring. */
 import { computed } from 'vue';
 
 const props = defineProps<{ lines: readonly ReadyLine[]; tempoBpm: number; days: number }>();
-const ten = (share: number) => Math.round(10 * share);
+const hundred = (share: number) => Math.round(100 * share);
 const ahead = computed(() => props.days > 0);
 const X = { left: 6, right: 94 };
 const x = (share: number) => X.left + share * (X.right - X.left);
 const spoken = (one: ReadyLine) =>
-  `${ten(one.today)} in 10 today${
+  `${hundred(one.today)} in 100 today${
     ahead.value
-      ? `, ${ten(one.going)} in 10 if practice goes on, ${ten(one.untouched)} in 10 if nothing is played`
+      ? `, ${hundred(one.going)} in 100 if practice goes on, ${hundred(one.untouched)} in 100 if nothing is played`
       : ''
   }`;
 </script>
@@ -29,7 +29,7 @@ const spoken = (one: ReadyLine) =>
 <template>
   <table class="ready">
     <caption class="small">
-      Changes of ten clean at
+      Changes of a hundred clean at
       {{
         tempoBpm
       }}: today{{
@@ -68,10 +68,10 @@ const spoken = (one: ReadyLine) =>
           </svg>
         </td>
         <td>
-          <b>{{ ten(one.today) }}</b>
+          <b>{{ hundred(one.today) }}</b>
         </td>
         <td v-if="ahead">
-          → <b>{{ ten(one.going) }}</b>
+          → <b>{{ hundred(one.going) }}</b>
         </td>
       </tr>
     </tbody>

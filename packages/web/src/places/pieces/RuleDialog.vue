@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A small piece made by rule: key, length, chords and melody are asked for, another is drawn, and it is looked at first. */
-import { makePiece, PIECE_LENGTHS, writeChart, type PieceRequest } from '@finch/core/score';
+import { makePiece, PIECE_LENGTHS, writeChart, writtenChords, type PieceRequest } from '@finch/core/score';
 import { majorKeys } from '@finch/core/theory';
 import { BButton, BFormCheckbox, BFormSelect, BModal } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
@@ -23,16 +23,28 @@ const beats = ref<PieceRequest['beats']>(4);
 const melody = ref(true);
 const onlyHeld = ref(false);
 const seed = ref(1);
-const made = computed(() =>
+const made = computed(() => madeIn(key.value));
+/** A key in which the chords held make a piece, where they do not in this one: the one most of them lie in. */
+const fitting = computed(() => {
+  if (made.value.ok || !onlyHeld.value) return null;
+  const used = (name: string) => {
+    const one = madeIn(name);
+    return one.ok ? new Set(writtenChords(one.value).map(({ chord }) => chord)).size : 0;
+  };
+  const best = KEYS.map(({ value }) => ({ value, chords: used(value) })).reduce((most, one) =>
+    one.chords > most.chords ? one : most,
+  );
+  return best.chords ? best.value : null;
+});
+const madeIn = (name: string) =>
   makePiece({
-    key: key.value,
+    key: name,
     bars: bars.value,
     beats: beats.value,
     melody: melody.value,
     held: onlyHeld.value ? props.held : null,
     seed: seed.value,
-  }),
-);
+  });
 const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : ''));
 </script>
 
@@ -72,7 +84,12 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
         <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
       </form>
       <div class="shown">
-        <p v-if="!made.ok" class="refusal" role="status">{{ sayProblem(made.problem) }}</p>
+        <template v-if="!made.ok">
+          <p class="refusal" role="status">{{ sayProblem(made.problem) }}</p>
+          <BButton v-if="fitting" variant="outline-secondary" @click="key = fitting"
+            >Take {{ chordText(fitting) }}, where they fit</BButton
+          >
+        </template>
         <template v-else>
           <h2 class="display">{{ made.value.title }}</h2>
           <p class="note">
