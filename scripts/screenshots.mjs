@@ -124,7 +124,7 @@ async function main() {
     if (wanted('drills-evening')) {
       const evening = await session(world, { who: 'Tamsin', dark: true });
       await evening.locator('.heat-table tbody tr').first().waitFor();
-      await drillsShown(evening, 'close triads');
+      await drillsShown(evening, 'strum reading');
       await shoot(evening, 'drills-evening');
     }
     await teacher.goto('/');

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
 import { instrumentFor, type Drill, type DrillContext } from '@finch/core/drills';
-import { neckFrames, staffBars, tabColumns } from '@finch/core/score';
+import { neckFrames } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { nameChord, say } from '../../app/words';
+import { barsAround } from '../../instruments/bars-around';
 import { gripDegrees } from '../../instruments/degrees';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import StaffStrip from '../../instruments/StaffStrip.vue';
@@ -17,12 +18,6 @@ const props = defineProps<{
   /** Beats since the start of the score; negative while counting in. */
   elapsed: number;
 }>();
-/** Bars on a line: fewer where there is much in them. */
-const barsShown = computed(() => {
-  const all = props.drill.score.parts[0]?.bars ?? [];
-  const most = Math.max(1, ...all.map((bar) => Math.max(bar.events.length, bar.beats)));
-  return most > 8 ? 1 : most > 4 ? 2 : 3;
-});
 const at = ref(0);
 watch(
   () => props.drill.recipe,
@@ -55,24 +50,7 @@ const degrees = computed(() => {
     ? gripDegrees({ frets: frame.value.frets, tuning: openPitches, capo, chord: frame.value.chord })
     : undefined;
 });
-const firstBar = computed(() => {
-  let beat = 0;
-  const bars = props.drill.score.parts[0]?.bars ?? [];
-  for (let i = 0; i < bars.length; i++) {
-    if (step.value && step.value.startBeat < beat + bars[i].beats)
-      return Math.floor(i / barsShown.value) * barsShown.value;
-    beat += bars[i].beats;
-  }
-  return 0;
-});
-const bars = computed(() =>
-  staffBars(props.drill.score, instrument.value).slice(firstBar.value, firstBar.value + barsShown.value),
-);
-const columns = computed(() =>
-  tabColumns(props.drill.score).filter(
-    (column) => column.bar >= firstBar.value && column.bar < firstBar.value + barsShown.value,
-  ),
-);
+const around = computed(() => barsAround(props.drill.score, instrument.value, step.value?.startBeat ?? 0));
 const go = (by: number) => (at.value = Math.min(stops.value.length - 1, Math.max(0, at.value + by)));
 defineExpose({ go });
 </script>
@@ -90,7 +68,7 @@ defineExpose({ go });
       >
       <p class="step-words" aria-live="polite">
         <b>{{ at + 1 }} of {{ stops.length }}</b> {{ step ? say(step.ask) : '' }}
-        <small>bars {{ firstBar + 1 }} to {{ firstBar + bars.length }} below</small>
+        <small>bars {{ around.first + 1 }} to {{ around.first + around.bars.length }} below</small>
       </p>
       <BButton
         variant="outline-secondary"
@@ -112,14 +90,14 @@ defineExpose({ go });
       :height="226"
     />
     <TabStrip
-      :columns="columns"
+      :columns="around.columns"
       :strings="context.instrument.openPitches.length"
       :now="Math.floor(elapsed)"
       :playing="playing"
       :spacing="58"
       :beats="false"
     />
-    <StaffStrip :bars="bars" caption="written an octave above its sound" />
+    <StaffStrip :bars="around.bars" caption="written an octave above its sound" />
   </div>
 </template>
 

@@ -302,8 +302,14 @@ useKeys([
           >
         </div>
         <p class="small">
-          {{ effortBand(drill.effort) }}; the heaviest grip is {{ Math.round(drill.heaviestGrip)
-          }}{{ limit === null ? '' : over > 0 ? `, ${Math.round(over)} over the limit` : ', inside the limit'
+          {{ effortBand(drill.effort)
+          }}{{ drill.heaviestGrip > 0 ? `; the heaviest grip is ${Math.round(drill.heaviestGrip)}` : ''
+          }}{{
+            limit === null || drill.heaviestGrip === 0
+              ? ''
+              : over > 0
+                ? `, ${Math.round(over)} over the limit`
+                : ', inside the limit'
           }}{{
             drill.predictedBpm === null
               ? ''

@@ -3,6 +3,7 @@ import { routes, type LessonBody } from '@finch/contract';
 import {
   changeIn,
   gripsInOrder,
+  instrumentFor,
   makeDrill,
   type Drill,
   type Feel,
@@ -282,8 +283,8 @@ async function toggle() {
   if (player.playing.value) return player.stop();
   if (!drill.value) return;
   const bpm = Math.min(300, Math.max(20, tempo.value ?? 60));
-  await player.play(soundSchedule(drill.value.score, instrument.value, bpm), {
-    instrument: instrument.value,
+  await player.play(soundSchedule(drill.value.score, instrumentFor(drill.value, instrument.value), bpm), {
+    instrument: instrumentFor(drill.value, instrument.value),
   });
 }
 const faster = (by: number) => {
@@ -442,7 +443,7 @@ const sub = computed(() =>
           <p>{{ drill ? say(drill.steps[0].ask) : say(block.because) }}</p>
         </div>
         <div v-if="drill && !stopped" class="beat">
-          <CountIn :beats="4" :beat="player.beat.value" large />
+          <CountIn :beats="drill.score.parts[0].bars[0].beats" :beat="player.beat.value" large />
           <p v-if="drill.tempoBpm !== null" class="bpm">
             <b>{{ tempo }}</b> bpm
           </p>

@@ -13,7 +13,6 @@ import { changeMark, gripMark } from '@finch/core/grips';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import type { Form } from '@finch/core/shapes';
 import { soundSchedule } from '@finch/core/sound';
-import { staffBars, tabColumns } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { useWindowSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -23,6 +22,7 @@ import FinchMark from '../../app/FinchMark.vue';
 import { useKeys } from '../../app/keys';
 import { holdSchool } from '../../app/school';
 import { chordText, formText, nameChord, say, sayError } from '../../app/words';
+import { barsAround } from '../../instruments/bars-around';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import CountIn from '../../instruments/CountIn.vue';
 import { gripDegrees } from '../../instruments/degrees';
@@ -96,6 +96,7 @@ watch(
     started.value = null;
     takesHere.value = 0;
     loopAt.value = 0;
+    beatShown.value = 0;
     predicted.value = 0;
     guess.value = '';
     player.stop();
@@ -288,12 +289,23 @@ useKeys([
 const minutesSoFar = computed(() =>
   cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0),
 );
-const bars = computed(() =>
-  drill.value && instrument.value ? staffBars(drill.value.score, instrument.value).slice(0, 4) : [],
+/** The line of bars that sounds, or the one turned to. */
+const beatShown = ref(0);
+const around = computed(() =>
+  drill.value && instrument.value
+    ? barsAround(drill.value.score, instrument.value, beatShown.value, phone.value ? 1 : 3)
+    : null,
 );
-const columns = computed(() =>
-  drill.value ? tabColumns(drill.value.score).slice(0, isLoop.value ? 6 : 8) : [],
+watch(
+  () => player.elapsed.value,
+  (elapsed) => {
+    if (player.playing.value && drill.value) beatShown.value = elapsed - drill.value.score.countInBeats;
+  },
 );
+const turn = (by: number) => {
+  const now = around.value;
+  if (now) beatShown.value = now.starts[Math.min(now.lines - 1, Math.max(0, now.line + by))];
+};
 </script>
 
 <template>
@@ -387,7 +399,11 @@ const columns = computed(() =>
           >
         </section>
         <section v-if="!answersHidden" class="sheet time-sheet">
-          <CountIn v-if="!phone || isLoop" :beats="4" :beat="player.beat.value" />
+          <CountIn
+            v-if="!phone || isLoop"
+            :beats="drill.score.parts[0].bars[0].beats"
+            :beat="player.beat.value"
+          />
           <template v-if="draft.tempoBpm !== null"
             ><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="faster(-2)"
               >−</BButton
@@ -410,7 +426,11 @@ const columns = computed(() =>
             >{{ showTab ? 'hide tab' : 'tab' }}</BButton
           >
         </section>
-        <section v-if="!answersHidden && (!phone || showTab)" class="sheet tab-sheet">
+        <section
+          v-if="!answersHidden && (!phone || showTab)"
+          class="sheet tab-sheet"
+          :class="{ lined: around && around.lines > 1 }"
+        >
           <BButton
             variant="link"
             size="sm"
@@ -419,10 +439,19 @@ const columns = computed(() =>
             @click="staff = !staff"
             >{{ staff ? 'show tab' : 'show staff' }}</BButton
           >
-          <StaffStrip v-if="staff" :bars="bars" caption="written an octave above its sound" />
+          <span v-if="around && around.lines > 1" class="lines">
+            <BButton variant="link" size="sm" :disabled="around.line === 0" @click="turn(-1)"
+              >bars before</BButton
+            >
+            <span class="small">{{ around.first + 1 }} to {{ around.first + around.bars.length }}</span>
+            <BButton variant="link" size="sm" :disabled="around.line >= around.lines - 1" @click="turn(1)"
+              >next bars</BButton
+            >
+          </span>
+          <StaffStrip v-if="staff" :bars="around?.bars ?? []" caption="written an octave above its sound" />
           <TabStrip
             v-else
-            :columns="columns"
+            :columns="around?.columns ?? []"
             :strings="data.instrument.openPitches.length"
             :now="player.elapsed.value - drill.score.countInBeats"
             :playing="player.playing.value"
@@ -599,6 +628,18 @@ const columns = computed(() =>
   position: absolute;
   left: 14px;
   bottom: 4px;
+}
+/* Room for turning the bars. */
+.tab-sheet.lined {
+  padding-bottom: 36px;
+}
+.lines {
+  position: absolute;
+  right: 14px;
+  bottom: 4px;
+  display: flex;
+  align-items: center;
+  gap: 4px;
 }
 .tab-sheet {
   position: relative;
