@@ -15,7 +15,7 @@ import { noteAtDegree } from '../theory/degree';
 import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
 import { parseScale } from '../theory/scale';
 import type { Drill, DrillContext, Family } from './drill';
-import type { BassWalkRecipe } from './recipe';
+import { withParameters, type BassWalkRecipe } from './recipe';
 import { atTempo, sequenceDrill } from './sequence';
 import { faster, slower } from './tempo';
 
@@ -209,11 +209,6 @@ function make(recipe: BassWalkRecipe, context: DrillContext): Result<Drill> {
     context,
   );
 }
-
-const withParameters = (
-  recipe: BassWalkRecipe,
-  change: Partial<BassWalkRecipe['parameters']>,
-): BassWalkRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const bassWalkFamily: Family<BassWalkRecipe> = {
   make,

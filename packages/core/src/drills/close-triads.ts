@@ -10,7 +10,7 @@ import { makeChord, type Chord } from '../theory/chord';
 import { readNote } from '../theory/note';
 import { chordOfNumeral } from '../theory/numeral';
 import type { Drill, DrillContext, Family } from './drill';
-import type { CloseTriadsRecipe } from './recipe';
+import { withParameters, type CloseTriadsRecipe } from './recipe';
 import { atTempo, sequenceDrill, type Stop } from './sequence';
 import { faster, slower } from './tempo';
 
@@ -78,11 +78,6 @@ function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<Drill> {
     context,
   );
 }
-
-const withParameters = (
-  recipe: CloseTriadsRecipe,
-  change: Partial<CloseTriadsRecipe['parameters']>,
-): CloseTriadsRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const closeTriadsFamily: Family<CloseTriadsRecipe> = {
   make,

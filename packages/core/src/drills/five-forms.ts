@@ -13,7 +13,7 @@ import { pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note
 import { namedQuality } from '../theory/qualities';
 import { shuffled } from './calls';
 import type { Drill, DrillContext, Family, Prelude } from './drill';
-import type { FiveFormsRecipe } from './recipe';
+import { withParameters, type FiveFormsRecipe } from './recipe';
 import { atTempo, sequenceDrill, type Stop } from './sequence';
 import { faster, slower } from './tempo';
 
@@ -102,11 +102,6 @@ function stopAt(place: FormPlace, chord: Chord): Stop {
     },
   };
 }
-
-const withParameters = (
-  recipe: FiveFormsRecipe,
-  change: Partial<FiveFormsRecipe['parameters']>,
-): FiveFormsRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const fiveFormsFamily: Family<FiveFormsRecipe> = {
   make,

@@ -13,7 +13,7 @@ import { BEATS_A_CALL, callsDrill, checkSeconds, otherSeconds } from './calls';
 import type { Drill, DrillContext, DrillStep, Family } from './drill';
 import { gripItem } from './grip-item';
 import { gradeIn } from './in-context';
-import type { FormulaRecipe } from './recipe';
+import { withParameters, type FormulaRecipe } from './recipe';
 
 /** Points for each note that must move at once (our assumption). */
 const POINTS_A_MOVE = 3;
@@ -110,11 +110,6 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<Drill> {
     steps: made.steps.map((step, i) => ({ ...step, startBeat: i * BEATS_A_CALL, beats: BEATS_A_CALL })),
   });
 }
-
-const withParameters = (
-  recipe: FormulaRecipe,
-  change: Partial<FormulaRecipe['parameters']>,
-): FormulaRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const formulaFamily: Family<FormulaRecipe> = {
   make,

@@ -20,7 +20,7 @@ import {
   otherSeconds,
 } from './calls';
 import type { Drill, DrillContext, Family } from './drill';
-import type { NoteReadingRecipe } from './recipe';
+import { withParameters, type NoteReadingRecipe } from './recipe';
 import { oneNote, scaleOnString } from './string-walk';
 
 /** A position covers the index fret and three more; position 0 is the open strings and three frets. */
@@ -93,11 +93,6 @@ function noteNamed(name: string) {
   if (!read) throw new RangeError(`no note ${name}`);
   return read.note;
 }
-
-const withParameters = (
-  recipe: NoteReadingRecipe,
-  change: Partial<NoteReadingRecipe['parameters']>,
-): NoteReadingRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const noteReadingFamily: Family<NoteReadingRecipe> = {
   make,

@@ -15,7 +15,7 @@ import { degreeOfPitchClass, parseChord } from '../theory/chord';
 import { mod12 } from '../theory/note';
 import type { Drill, DrillContext, Family } from './drill';
 import type { GripItem } from './items';
-import type { PickingPatternRecipe } from './recipe';
+import { withParameters, type PickingPatternRecipe } from './recipe';
 import { atTempo, sequenceDrill } from './sequence';
 import { struckBars, type StringsOf } from './struck-bars';
 import { faster, slower } from './tempo';
@@ -122,11 +122,6 @@ const withPlectrum = (bar: Bar, perBeat: number): Bar => ({
     hand: (Math.round(event.beat * perBeat) % perBeat) % 2 === 0 ? ('down' as const) : ('up' as const),
   })),
 });
-
-const withParameters = (
-  recipe: PickingPatternRecipe,
-  change: Partial<PickingPatternRecipe['parameters']>,
-): PickingPatternRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const pickingPatternFamily: Family<PickingPatternRecipe> = {
   make,

@@ -18,7 +18,7 @@ import { midiOf } from '../theory/pitch';
 import type { Drill, DrillContext, Family } from './drill';
 import type { Item } from './items';
 import { melodyPlaces, type MelodyPlace } from './melody-places';
-import type { PieceSectionRecipe } from './recipe';
+import { withParameters, type PieceSectionRecipe } from './recipe';
 import { atTempo, sequenceDrill, type Stop } from './sequence';
 import { struckBars } from './struck-bars';
 import { checkTempo, faster, LOOP_TEMPO, slower } from './tempo';
@@ -250,11 +250,6 @@ function inPositions(places: readonly MelodyPlace[]): MelodyPlace[][] {
   }
   return groups;
 }
-
-const withParameters = (
-  recipe: PieceSectionRecipe,
-  change: Partial<PieceSectionRecipe['parameters']>,
-): PieceSectionRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const pieceSectionFamily: Family<PieceSectionRecipe> = {
   make,

@@ -230,6 +230,11 @@ function recipeOf<F extends DrillFamily>(
   return { schemaVersion: 1, family, version: 1, parameters, seed };
 }
 
+/** The recipe with some of its parameters others. */
+export function withParameters<R extends Recipe>(recipe: R, change: Partial<R['parameters']>): R {
+  return { ...recipe, parameters: { ...recipe.parameters, ...change } };
+}
+
 export const warmUp = (minutes: number): WarmUpRecipe => recipeOf('warm up', { minutes }, 1);
 export const changeLoop = (parameters: ChangeLoopParameters): ChangeLoopRecipe =>
   recipeOf('change loop', parameters, 1);

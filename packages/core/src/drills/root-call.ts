@@ -15,7 +15,7 @@ import type { Drill, DrillContext, DrillStep, Family } from './drill';
 import { gripItem } from './grip-item';
 import { gradeIn } from './in-context';
 import type { GripItem, Item } from './items';
-import type { RootCallParameters, RootCallRecipe, RootCell } from './recipe';
+import { withParameters, type RootCallParameters, type RootCallRecipe, type RootCell } from './recipe';
 import { gridCells, spacedOrder } from './root-grid';
 
 /** Frets a movable grip needs above its root. */
@@ -119,10 +119,6 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
   }
   const { secondsPerCall } = recipe.parameters;
   return ok(callsDrill(recipe, { steps, bars, secondsPerCall, heaviest, hasBarre }, context));
-}
-
-function withParameters(recipe: RootCallRecipe, change: Partial<RootCallParameters>): RootCallRecipe {
-  return { ...recipe, parameters: { ...recipe.parameters, ...change } };
 }
 
 const moved = (recipe: RootCallRecipe, by: 1 | -1): Result<RootCallRecipe> => {

@@ -21,7 +21,7 @@ import {
 } from './calls';
 import type { Drill, DrillContext, Family } from './drill';
 import type { Item } from './items';
-import type { StringWalkRecipe } from './recipe';
+import { withParameters, type StringWalkRecipe } from './recipe';
 
 type NoteItem = Extract<Item, { kind: 'note' }>;
 
@@ -93,11 +93,6 @@ function make(recipe: StringWalkRecipe, context: DrillContext): Result<Drill> {
   ];
   return ok(callsDrill(recipe, { steps, bars, secondsPerCall, morePoints: maxFret / 4 }, context));
 }
-
-const withParameters = (
-  recipe: StringWalkRecipe,
-  change: Partial<StringWalkRecipe['parameters']>,
-): StringWalkRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const stringWalkFamily: Family<StringWalkRecipe> = {
   make,

@@ -9,7 +9,7 @@ import { randomOf, type Random } from '../kernel/random';
 import { patternText } from '../score/pattern';
 import type { Stroke } from '../score/piece';
 import type { Drill, DrillContext, Family } from './drill';
-import type { StrumReadingRecipe } from './recipe';
+import { withParameters, type StrumReadingRecipe } from './recipe';
 import { atTempo, sequenceDrill, unique } from './sequence';
 import { struckBars } from './struck-bars';
 import { faster, slower } from './tempo';
@@ -146,11 +146,6 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> 
     context,
   );
 }
-
-const withParameters = (
-  recipe: StrumReadingRecipe,
-  change: Partial<StrumReadingRecipe['parameters']>,
-): StrumReadingRecipe => ({ ...recipe, parameters: { ...recipe.parameters, ...change } });
 
 export const strumReadingFamily: Family<StrumReadingRecipe> = {
   make,

@@ -40,21 +40,8 @@ export function drawPages(cards: readonly PaperCard[], options: PaperOptions): P
   return Array.from({ length: pages }, (_, page): PaperPage => {
     const marks: Mark[] = [
       paperText('title', A4.margin, A4.margin + 8, options.title, 20 * PT, 'start', 'display'),
-      paperText('foot', A4.margin, A4.height - A4.margin + 6, options.foot, 8 * PT, 'start', 'text', 'ink2'),
+      ...footOf(options.foot, page, pages),
     ];
-    if (pages > 1)
-      marks.push(
-        paperText(
-          'page',
-          A4.width - A4.margin,
-          A4.height - A4.margin + 6,
-          `${page + 1} of ${pages}`,
-          8 * PT,
-          'end',
-          'text',
-          'ink2',
-        ),
-      );
     cards.slice(page * perPage, (page + 1) * perPage).forEach((card, i) => {
       const x = A4.margin + (i % GRID.columns) * cellWidth;
       const y = GRID.top + Math.floor(i / GRID.columns) * cellHeight;
@@ -81,6 +68,17 @@ function cardAt(card: PaperCard, x: number, y: number, options: PaperOptions): M
     paperText('name', x + 6, y + 7, card.name, 18 * PT, 'start', 'display'),
     ...drawing.marks.map((mark) => placed(mark, x, y + 10, SCALE)),
     paperText('under', x + 6, below + 2.5, card.under, 9 * PT, 'start', 'text', 'ink2'),
+  ];
+}
+
+/** What stands at the foot of a page of A4: the words, and its number where there are several. */
+export function footOf(words: string, page: number, pages: number): Mark[] {
+  const y = A4.height - A4.margin + 6;
+  return [
+    paperText('foot', A4.margin, y, words, 8 * PT, 'start', 'text', 'ink2'),
+    ...(pages > 1
+      ? [paperText('page', A4.width - A4.margin, y, `${page + 1} of ${pages}`, 8 * PT, 'end', 'text', 'ink2')]
+      : []),
   ];
 }
 

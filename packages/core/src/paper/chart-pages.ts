@@ -8,7 +8,7 @@ import { asIfWithoutCapo } from '../score/rekey-piece';
 import type { Piece, PieceBar, StrokePattern, TimeSignature } from '../score/piece';
 import { writtenChords } from '../score/piece';
 import { drawCard, type CardShow, type Mark } from '../shapes/card-drawing';
-import { A4, paperText, placed, PT, type PaperPage } from './card-page';
+import { A4, footOf, paperText, placed, PT, type PaperPage } from './card-page';
 import { pitchText } from '../theory/pitch';
 
 export interface ChartPaperGrip {
@@ -96,28 +96,10 @@ export function drawChart(piece: Piece, options: ChartPaperOptions): PaperPage[]
   }
   for (const pattern of piece.patterns) drawPattern(paper, piece, pattern);
   drawCards(paper, piece, options);
-  const { length } = paper.pages;
   return paper.pages.map((marks, i) => ({
     widthMm: A4.width,
     heightMm: A4.height,
-    marks: [
-      ...marks,
-      text('foot', A4.margin, A4.height - A4.margin + 6, options.foot, 8 * PT, 'start', 'text', 'ink2'),
-      ...(length > 1
-        ? [
-            text(
-              'page',
-              A4.width - A4.margin,
-              A4.height - A4.margin + 6,
-              `${i + 1} of ${length}`,
-              8 * PT,
-              'end',
-              'text',
-              'ink2',
-            ),
-          ]
-        : []),
-    ],
+    marks: [...marks, ...footOf(options.foot, i, paper.pages.length)],
   }));
 }
 
