@@ -15,7 +15,7 @@ import type { Drill, DrillContext, DrillStep, Family } from './drill';
 import { gripItem } from './grip-item';
 import { gradeIn } from './in-context';
 import type { GripItem, Item } from './items';
-import { withParameters, type RootCallParameters, type RootCallRecipe, type RootCell } from './recipe';
+import { withParameters, type RootCallRecipe, type RootCell } from './recipe';
 import { gridCells, spacedOrder } from './root-grid';
 
 /** Frets a movable grip needs above its root. */
