@@ -36,6 +36,7 @@ export {
   type ChangePiece,
   type DrillFamily,
   type NamedGrip,
+  type PieceSectionRecipe,
   type Recipe,
   type RootAnswer,
   type RootCallParameters,

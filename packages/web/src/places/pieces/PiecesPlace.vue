@@ -1,70 +1,52 @@
 <script setup lang="ts">
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
-import { routes, type PieceBody, type PieceContent } from '@finch/contract';
-import { paceOf, type PathOptions } from '@finch/core/changes';
-import { changeLoop, pieceSection, SECTION_LIMITS } from '@finch/core/drills';
+import type { PieceContent } from '@finch/contract';
+import { drillTitle } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
-import {
-  EMPTY_PIECE,
-  excerptOf,
-  playedBars,
-  readChart,
-  rekeyPiece,
-  writeChart,
-  writtenChords,
-  type Assignment,
-  type KeyOffer,
-  type PartGrade,
-  type PartKind,
-  type PieceDemand,
-} from '@finch/core/score';
-import { forecastShare } from '@finch/core/mastery';
-import { handFor } from '@finch/core/shapes';
-import { useQueries } from '@tanstack/vue-query';
+import { playedBars, type KeyOffer, type PartKind } from '@finch/core/score';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { BButton, BModal } from 'bootstrap-vue-next';
-import { v7 as uuid } from 'uuid';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import IconPrint from '~icons/bi/printer';
 import { useKeys } from '../../app/keys';
-import { school } from '../../app/school';
-import { chordText, say, sayError } from '../../app/words';
-import { call } from '../../session/api';
-import { useBench } from '../../session/bench';
-import { blockOf, putInPlan } from '../../session/plan-actions';
-import { useBoard, useSyllabus } from '../../session/queries';
-import { useSeat } from '../../session/seat';
-import { pinsOf, useTaught } from '../../session/taught';
+import { chordText, say } from '../../app/words';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
-import { benchWork, plain } from '../../workers/bench';
+import { useBench } from '../../session/bench';
+import { blockOf, putInPlan } from '../../session/plan-actions';
+import { useSyllabus } from '../../session/queries';
+import { useTaught } from '../../session/taught';
 import { usePiecePlayer } from '../../workers/piece-player';
 import { chartJob } from './chart-job';
 import ChartEditor from './ChartEditor.vue';
 import ChartSheet from './ChartSheet.vue';
+import ConcertDialog from './ConcertDialog.vue';
 import FilesDialog from './FilesDialog.vue';
-import KeyDialog from './KeyDialog.vue';
+import { changesQuery, sectionDrill, weakestLoop } from './hand-on';
 import { heldChords } from './held-chords';
+import KeyDialog from './KeyDialog.vue';
+import { NEW_CHART } from './listed';
 import { needsOf } from './needs';
 import PartsTable from './PartsTable.vue';
 import { PART_NAMES } from './part-words';
+import { pickBar, stretchOf } from './picked';
 import PieceSide from './PieceSide.vue';
-import ReadyTable, { type ReadyLine } from './ReadyTable.vue';
-import RuleDialog from './RuleDialog.vue';
-import { contentOf, NEW_CHART } from './listed';
+import ReadyTable from './ReadyTable.vue';
 import { useRepertoire } from './repertoire';
+import RuleDialog from './RuleDialog.vue';
+import { useDemand } from './use-demand';
+import { useGroup } from './use-group';
+import { useKeeping } from './use-keeping';
 
 const props = defineProps<{ pieceId?: string }>();
 const router = useRouter();
-const seat = useSeat();
 const bench = useBench();
 const player = usePiecePlayer();
-const { query, pieces, today, keep, remove } = useRepertoire();
+const { query, pieces, today, ...store } = useRepertoire();
 const { student, drilling, limit } = useTaught(() => bench.studentId);
 const { data: syllabus } = useSyllabus();
-const { data: board } = useBoard();
 
 const at = computed(() =>
   Math.max(
@@ -73,57 +55,16 @@ const at = computed(() =>
   ),
 );
 const shown = computed(() => pieces.value[at.value] ?? null);
-const piece = computed(() => shown.value?.piece ?? null);
 const open = (id: string) => void router.replace({ name: 'pieces', params: { pieceId: id } });
 const walk = (by: number) => {
   const next = pieces.value[at.value + by];
   if (next) open(next.body.id);
 };
+const { piece, options, demand, parts, failed } = useDemand(shown, drilling, limit);
+const { group, members, names, assignment, assigning, readiness } = useGroup(student, shown);
+const keeping = useKeeping(shown, store);
+const { busy, trouble, said, undo } = keeping;
 
-/** Locked grips of the piece, by written chord. */
-const locked = computed(() => {
-  const locks = shown.value?.body.locks ?? {};
-  return (piece.value ? writtenChords(piece.value) : []).map(
-    (one) => locks[`${one.section}.${one.bar}.${one.beat}`] ?? null,
-  );
-});
-const options = computed<PathOptions>(() => {
-  const { hand, instrument, pace, pins } = drilling.value;
-  return {
-    hand,
-    instrument,
-    ...(pace ? { pace } : {}),
-    ...(pins ? { pins } : {}),
-    locked: locked.value,
-    // What this hand may be given comes first; a chord that has nothing lighter is shown over the limit.
-    limits: limit.value === null ? {} : { maxEffort: limit.value },
-    school: { ...school() },
-  };
-});
-const demand = shallowRef<PieceDemand | null>(null);
-const parts = shallowRef<readonly PartGrade[]>([]);
-const failed = ref(false);
-let turn = 0;
-watch(
-  [piece, options],
-  async ([now, asked]) => {
-    const mine = ++turn;
-    demand.value = null;
-    parts.value = [];
-    failed.value = false;
-    if (!now) return;
-    try {
-      const found = await benchWork().demand(plain(now), plain(asked));
-      if (mine !== turn) return;
-      demand.value = found;
-      const graded = await benchWork().parts(plain(now), plain({ ...asked, locked: [], limits: {} }));
-      if (mine === turn) parts.value = graded;
-    } catch {
-      if (mine === turn) failed.value = true;
-    }
-  },
-  { immediate: true },
-);
 /** Which part the chart shows. */
 const part = ref<PartKind>('full');
 const partShown = computed(() => parts.value.find((one) => one.kind === part.value) ?? null);
@@ -153,103 +94,21 @@ const needs = computed(() =>
     ? needsOf(demand.value, drilling.value.instrument, student.value?.skills ?? [], syllabus.value)
     : [],
 );
-
-/** The group of the student on the bench, each with hand and limit. */
-const group = computed(() => student.value?.groups[0] ?? null);
-const members = computed(() =>
-  group.value
-    ? (board.value?.students ?? []).filter((one) => one.groups.includes(group.value ?? ''))
-    : student.value
-      ? [{ id: student.value.id, name: student.value.name }]
-      : [],
-);
-const hands = useQueries({
-  queries: computed(() =>
-    members.value.map((one) => ({
-      queryKey: ['student', one.id, seat.seat?.membershipId, seat.arrived],
-      queryFn: () => call(routes.student, { params: { studentId: one.id } }),
-    })),
-  ),
-});
-const players = computed(() =>
-  hands.value.flatMap(({ data }) =>
-    data
-      ? [
-          {
-            id: data.id,
-            effortLimit: data.limits.value.gripEffort,
-            options: {
-              hand: handFor(data.hand.value, data.schools),
-              instrument: data.instrument.value,
-              pins: pinsOf(data.marks),
-              pace: paceOf(data.pace.fit),
-            },
-          },
-        ]
-      : [],
-  ),
-);
-const names = computed(() =>
-  Object.fromEntries(
-    hands.value.flatMap(({ data }) =>
-      data ? [[data.id, { name: data.name, limit: data.limits.value.gripEffort }] as const] : [],
-    ),
-  ),
-);
-const assignment = shallowRef<Assignment | null>(null);
-const assigning = ref(false);
-let assignTurn = 0;
-watch(
-  [piece, () => JSON.stringify(players.value), () => shown.value?.body.parts],
-  async ([now]) => {
-    const mine = ++assignTurn;
-    const ready = players.value.length > 0 && players.value.length === members.value.length;
-    if (!now || !ready) {
-      assignment.value = null;
-      return;
-    }
-    assigning.value = true;
-    const found = await benchWork()
-      .assign(plain(now), plain(players.value), plain(shown.value?.body.parts ?? {}))
-      .catch(() => null);
-    if (mine !== assignTurn) return;
-    assignment.value = found;
-    assigning.value = false;
-  },
-  { immediate: true },
-);
+const held = computed(() => heldChords(student.value?.skills ?? [], syllabus.value));
 
 const concert = computed(() => {
   const set = shown.value?.body.concert;
   return set ? { ...set, days: differenceInCalendarDays(parseISO(set.day), parseISO(today.value)) } : null;
 });
 const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
-/** What each of the group would bring to the day: today's share of clean changes, carried on. */
-const ready = computed<ReadyLine[]>(() => {
-  const all = assignment.value?.players ?? [];
-  const days = concert.value?.days ?? 0;
-  return all.flatMap((one): ReadyLine[] => {
-    const { data } = hands.value.find((hand) => hand.data?.id === one.id) ?? {};
-    if (one.part.cleanShare === null || !data) return [];
-    const needed = new Set(needs.value.map((need) => need.id));
-    const met = data.skills.filter((skill) => skill.attempts > 0);
-    const own = met.filter((skill) => needed.has(skill.skillId));
-    const day = forecastShare(one.part.cleanShare, own.length ? own : met, days, seat.now());
-    return [{ id: one.id, name: data.name, today: one.part.cleanShare, ...day }];
-  });
-});
+const ready = computed(() =>
+  readiness(concert.value?.days ?? 0, new Set(needs.value.map((need) => need.id))),
+);
 
 /** Bars picked on the chart, for a loop. */
-const picked = ref<number[]>([]);
+const picked = ref<readonly number[]>([]);
 watch(piece, () => (picked.value = []));
-/** One bar, then another takes all between; a third begins anew. No key is needed, so a finger can do it. */
-function pick(bar: number) {
-  const [first] = picked.value;
-  if (picked.value.length === 1 && first !== bar) {
-    const [low, high] = [Math.min(first, bar), Math.max(first, bar)];
-    picked.value = Array.from({ length: high - low + 1 }, (_, i) => low + i);
-  } else picked.value = first === bar ? [] : [bar];
-}
+const pick = (bar: number) => (picked.value = pickBar(picked.value, bar));
 /** By written chord, of the part shown; null where nothing is gripped. */
 const gripsShown = computed<readonly (Frets | null)[]>(() =>
   part.value !== 'full' && partShown.value
@@ -260,255 +119,86 @@ const slow = ref(100);
 async function hear() {
   if (player.playing.value) return player.stop();
   const now = asPart.value;
-  if (!now) return;
-  const bars = playedBars(now);
-  const inside = bars.flatMap((bar, i) => (picked.value.includes(bar.number) ? [i] : []));
-  const loops = inside.length > 0;
-  // The first stretch of picked bars, as it is played.
-  const from = loops ? inside[0] : 0;
-  const to = loops ? inside.findLast((i) => i - from === inside.indexOf(i)) : undefined;
-  const capo = part.value === 'capo' ? (partShown.value?.capo ?? 0) : part.value === 'full' ? now.capo : 0;
-  const instrument = { ...drilling.value.instrument, capo };
+  const stretch = now && stretchOf(playedBars(now), picked.value, false);
+  if (!now || !stretch) return;
+  const capo = part.value === 'two notes' ? 0 : now.capo;
   await player.play(
     now,
     {
       grips: gripsShown.value,
-      instrument,
-      fromBar: from,
-      ...(to === undefined ? {} : { toBar: to }),
+      instrument: { ...drilling.value.instrument, capo },
+      fromBar: stretch.from,
+      toBar: stretch.to,
       tempoShare: slow.value / 100,
     },
-    loops,
+    picked.value.length > 0,
   );
 }
 watch([asPart, part], () => player.stop());
 
-// What is kept.
+// What is asked for in dialogs of its own.
 const editing = ref(false);
-const isNew = ref(false);
-/** What a new chart begins with. */
-const begun = ref(NEW_CHART);
+/** What the editor begins with; null edits the piece shown. */
+const begun = ref<string | null>(null);
 const ruling = ref(false);
-const held = computed(() => heldChords(student.value?.skills ?? [], syllabus.value));
 const filing = ref(false);
 const keying = ref(false);
 const staging = ref(false);
-const busy = ref(false);
-const trouble = ref('');
-const said = ref('');
-const undo = shallowRef<{ body: PieceBody; version: number } | null>(null);
-async function write(work: () => Promise<string>) {
-  busy.value = true;
-  trouble.value = said.value = '';
-  try {
-    said.value = await work();
-    return true;
-  } catch (error) {
-    trouble.value = sayError(error);
-    return false;
-  } finally {
-    busy.value = false;
-  }
-}
-const change = (content: Partial<PieceContent>, words: string) => {
-  const body = shown.value?.body;
-  if (!body) return Promise.resolve(false);
-  return write(async () => {
-    await keep(body.id, body.version, { ...contentOf(body), ...content });
-    return words;
-  });
-};
-async function keepChart(chart: string) {
-  const body = shown.value?.body;
-  const id = isNew.value || !body ? uuid() : body.id;
-  const content =
-    isNew.value || !body ? { chart, concert: null, locks: {}, parts: {} } : { ...contentOf(body), chart };
-  const kept = await write(async () => {
-    await keep(id, isNew.value || !body ? 0 : body.version, content);
-    return `${readChart(chart).piece.title} is kept.`;
-  });
-  if (!kept) return;
-  editing.value = false;
-  open(id);
-}
-/** What a tab stacked is locked, bar by bar, so that the chart is graded as it was written. */
-async function keepImported(chart: string, grips: readonly Frets[]) {
-  const id = uuid();
-  const locks = Object.fromEntries(
-    grips.slice(0, 400).map((frets, i) => [`0.${i}.0`, { frets: [...frets] }]),
-  );
-  const kept = await write(async () => {
-    await keep(id, 0, { chart, concert: null, locks, parts: {} });
-    return `${readChart(chart).piece.title} is kept.`;
-  });
-  if (!kept) return;
-  filing.value = false;
-  open(id);
-}
-const edit = (fresh: boolean, chart = NEW_CHART) => {
+const printing = ref(false);
+const edit = (chart: string | null) => {
   begun.value = chart;
-  isNew.value = fresh;
   trouble.value = '';
   editing.value = true;
 };
+async function keepChart(chart: string) {
+  if (begun.value === null && shown.value) {
+    if (await keeping.keepChart(chart)) editing.value = false;
+    return;
+  }
+  const id = await keeping.keepNew(chart);
+  if (id === null) return;
+  editing.value = false;
+  open(id);
+}
+async function keepImported(chart: string, grips: readonly Frets[]) {
+  const id = await keeping.keepNew(chart, grips);
+  if (id === null) return;
+  filing.value = false;
+  open(id);
+}
 async function keepRuled(chart: string) {
-  isNew.value = true;
-  await keepChart(chart);
-  if (!trouble.value) ruling.value = false;
-}
-function editRuled(chart: string) {
+  const id = await keeping.keepNew(chart);
+  if (id === null) return;
   ruling.value = false;
-  edit(true, chart);
+  open(id);
 }
-async function take(offer: KeyOffer) {
-  if (!piece.value) return;
-  const moved = rekeyPiece(piece.value, offer.key.name, {
-    capo: offer.capo,
-    ...(offer.sings ? { octaves: offer.sings.octaves } : {}),
-  });
-  if (!moved.ok) return;
+const editRuled = (chart: string) => {
+  ruling.value = false;
+  edit(chart);
+};
+const take = (offer: KeyOffer) => {
   keying.value = false;
-  const name = chordText(offer.key.name.replace(' major', '').replace(' minor', 'm'));
-  // Locked grips belong to the old key.
-  await change(
-    { chart: writeChart(moved.value), locks: {} },
-    `${piece.value.title} is in ${name} now${offer.capo ? `, capo ${offer.capo}` : ''}.`,
-  );
-}
-async function takeAway() {
-  const body = shown.value?.body;
-  if (!body || !piece.value) return;
-  const name = piece.value.title;
-  await write(async () => {
-    undo.value = { body, version: await remove(body) };
-    setTimeout(() => (undo.value = null), 10_000);
-    return `${name} is taken away.`;
-  });
-}
+  return keeping.takeKey(offer);
+};
 async function bringBack() {
-  const gone = undo.value;
-  if (!gone) return;
-  undo.value = null;
-  await write(async () => {
-    await keep(gone.body.id, gone.version, contentOf(gone.body));
-    return `${readChart(gone.body.chart).piece.title} is back.`;
-  });
-  open(gone.body.id);
+  const id = await keeping.bringBack();
+  if (id !== null) open(id);
 }
-const concertName = ref('');
-const concertDay = ref('');
-watch(staging, () => {
-  concertName.value = concert.value?.name ?? '';
-  concertDay.value = concert.value?.day ?? '';
-});
-async function setConcert(away: boolean) {
-  const set = away ? null : { name: concertName.value.trim(), day: concertDay.value };
-  if (await change({ concert: set }, away ? 'No concert is set.' : `${set?.name} is set.`))
+async function setConcert(set: PieceContent['concert']) {
+  if (await keeping.change({ concert: set }, set ? `${set.name} is set.` : 'No concert is set.'))
     staging.value = false;
 }
 const give = (studentId: string, kind: PartKind | null) => {
   const given = { ...shown.value?.body.parts };
   if (kind) given[studentId] = kind;
   else delete given[studentId];
-  return change(
+  return keeping.change(
     { parts: given },
     kind
       ? `${names.value[studentId]?.name.split(' ')[0]} plays ${PART_NAMES[kind].toLowerCase()}.`
       : 'Parts are solved anew.',
   );
 };
-
-// Where it goes from here.
-/** The picked bars, or the whole piece, as a drill with the grips of the part shown. */
-function toDrill() {
-  const now = asPart.value;
-  if (!now) return;
-  const bars = playedBars(now);
-  const from = picked.value.length ? bars.findIndex((bar) => picked.value.includes(bar.number)) : 0;
-  // Bars that follow one another on the chart; a repeat or an ending begins another drill.
-  const goesOn = (i: number) =>
-    bars[i].number === bars[i - 1].number + 1 &&
-    (!picked.value.length || picked.value.includes(bars[i].number));
-  let to = from;
-  while (to + 1 < bars.length && to + 1 - from < SECTION_LIMITS.bars && goesOn(to + 1)) to++;
-  const cut = excerptOf(now, from, to);
-  if (!cut) return;
-  const recipe = pieceSection({
-    pieceId: shown.value?.body.id ?? '',
-    title: now.title,
-    fromBar: Math.min(cut.fromNumber, cut.toNumber),
-    toBar: Math.max(cut.fromNumber, cut.toNumber),
-    chart: writeChart(cut.piece),
-    grips: cut.writtenChords.map((i) => gripsShown.value[i] ?? null),
-    part: 'as written',
-  });
-  void router.push({ name: 'drills', query: { recipe: JSON.stringify(recipe) } });
-}
-function toChanges(numbers: readonly number[] = picked.value) {
-  const now = piece.value;
-  if (!now) return;
-  const all = now.sections.flatMap((section) => section.bars);
-  const chosen = numbers.length ? all.filter((_, i) => numbers.includes(i + 1)) : all;
-  const first = numbers[0] ?? 1;
-  const time = playedBars(now).find((bar) => bar.number === first)?.time ?? now.time;
-  const bars = chosen.map((bar, i) => ({
-    ...(i === 0 ? { time } : bar.time ? { time: bar.time } : {}),
-    chords: bar.chords,
-  }));
-  const chart = writeChart({ ...EMPTY_PIECE, sections: [{ name: 'A', times: 1, bars }] });
-  const lines = chart.split('\n').filter((line) => line.startsWith('|'));
-  void router.push({
-    name: 'changes',
-    query: {
-      chords: lines.join(' ').replaceAll('| |', '|'),
-      tempo: String(now.tempoBpm),
-      ...(now.capo ? { capo: String(now.capo) } : {}),
-      title: `${now.title}${numbers.length ? `, bars ${first} to ${numbers[numbers.length - 1]}` : ''}`,
-    },
-  });
-}
-const loopWeak = () => {
-  picked.value = [...weak.value];
-  toChanges(weak.value);
-};
-function openShape(chord: number) {
-  const grip = demand.value?.chords[chord].step.grip;
-  if (!grip || !demand.value) return;
-  void router.push({
-    name: 'shapes',
-    query: { chord: demand.value.chords[chord].step.chord.symbol, frets: fretsText(grip.frets) },
-  });
-}
-async function put() {
-  const now = demand.value;
-  if (!bench.studentId) {
-    said.value = 'Put a student on the bench first: pick one on the Board.';
-    return;
-  }
-  if (!now || now.weakest === null) return;
-  const one = now.changes[now.weakest];
-  const [a, b] = [now.chords[one.from].step, now.chords[one.to].step];
-  if (!a.grip || !b.grip) return;
-  const recipe = changeLoop({
-    grips: [
-      { chord: a.chord.symbol, frets: a.grip.frets },
-      { chord: b.chord.symbol, frets: b.grip.frets },
-    ],
-    beatsEach: 4,
-  });
-  const title = { code: 'title.loop', values: { from: a.chord.symbol, to: b.chord.symbol } };
-  await write(async () => {
-    bench.lessonId = await putInPlan(bench.studentId ?? '', blockOf(recipe, title, drilling.value));
-    return `${say(title)} is in the next plan, locked; the rest was planned around it.`;
-  });
-}
-function otherStudent() {
-  const all = members.value;
-  const now = all.findIndex((one) => one.id === bench.studentId);
-  const next = all[(now + 1) % Math.max(1, all.length)];
-  if (next) bench.put(next.id, null);
-}
-const printing = ref(false);
 const job = computed<PaperJob | null>(() => {
   const now = asPart.value;
   if (!printing.value || !now || !demand.value) return null;
@@ -523,6 +213,48 @@ const onPaper = () => {
   filing.value = false;
   printing.value = true;
 };
+
+// Where it goes from here.
+function toDrill() {
+  const recipe =
+    asPart.value && sectionDrill(asPart.value, shown.value?.body.id ?? '', picked.value, gripsShown.value);
+  if (recipe) void router.push({ name: 'drills', query: { recipe: JSON.stringify(recipe) } });
+}
+function toChanges(numbers: readonly number[] = picked.value) {
+  if (piece.value) void router.push({ name: 'changes', query: changesQuery(piece.value, numbers) });
+}
+const loopWeak = () => {
+  picked.value = [...weak.value];
+  toChanges(weak.value);
+};
+function openShape(chord: number) {
+  const step = demand.value?.chords[chord].step;
+  if (!step?.grip) return;
+  void router.push({
+    name: 'shapes',
+    query: { chord: step.chord.symbol, frets: fretsText(step.grip.frets) },
+  });
+}
+async function put() {
+  const studentId = bench.studentId;
+  if (!studentId) {
+    said.value = 'Put a student on the bench first: pick one on the Board.';
+    return;
+  }
+  const recipe = demand.value && weakestLoop(demand.value);
+  if (!recipe) return;
+  const title = drillTitle(recipe);
+  await keeping.write(async () => {
+    bench.lessonId = await putInPlan(studentId, blockOf(recipe, title, drilling.value));
+    return `${say(title)} is in the next plan, locked; the rest was planned around it.`;
+  });
+}
+function otherStudent() {
+  const all = members.value;
+  const now = all.findIndex((one) => one.id === bench.studentId);
+  const next = all[(now + 1) % Math.max(1, all.length)];
+  if (next) bench.put(next.id, null);
+}
 const keyName = computed(() =>
   piece.value ? chordText(piece.value.key.replace(' major', '').replace(' minor', 'm')) : '',
 );
@@ -573,7 +305,7 @@ useKeys([
           ><IconHear aria-hidden="true" />
           {{ player.playing.value ? 'Stop' : picked.length ? 'Hear bars' : 'Hear it' }}</BButton
         >
-        <BButton variant="outline-secondary" :disabled="!piece" @click="edit(false)">Edit</BButton>
+        <BButton variant="outline-secondary" :disabled="!piece" @click="edit(null)">Edit</BButton>
         <BButton variant="outline-secondary" :disabled="!piece" @click="keying = true">Re-key</BButton>
         <BButton variant="outline-secondary" @click="filing = true">Files</BButton>
         <BButton variant="outline-secondary" :disabled="!piece" @click="printing = true"
@@ -606,7 +338,7 @@ useKeys([
           </button>
         </li>
       </ul>
-      <BButton variant="outline-secondary" size="sm" @click="edit(true)">Type a chart</BButton>
+      <BButton variant="outline-secondary" size="sm" @click="edit(NEW_CHART)">Type a chart</BButton>
       <BButton variant="outline-secondary" size="sm" @click="ruling = true">Make one by rule</BButton>
       <p v-if="said" class="note" role="status">
         {{ said }}
@@ -704,16 +436,16 @@ useKeys([
           :tempo-bpm="piece.tempoBpm"
           :days="concert?.days ?? 0"
         />
-        <BButton size="sm" variant="link" @click="takeAway">Take this piece away</BButton>
+        <BButton size="sm" variant="link" @click="keeping.takeAway">Take this piece away</BButton>
       </template>
       <p class="small">A barre is pressed, checked and released; pain means stop.</p>
     </aside>
     <ChartEditor
       v-model="editing"
-      :start="isNew || !shown ? begun : shown.body.chart"
+      :start="begun ?? shown?.body.chart ?? NEW_CHART"
       :busy="busy"
       :trouble="trouble"
-      :is-new="isNew"
+      :is-new="begun !== null"
       @keep="keepChart"
     />
     <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
@@ -751,17 +483,13 @@ useKeys([
       :who="student ? `${student.name.split(' ')[0]}’s` : 'a middle'"
       @take="take"
     />
-    <BModal v-model="staging" title="Concert" no-footer>
-      <form class="concert-form" @submit.prevent="setConcert(false)">
-        <label>Where<input v-model="concertName" class="form-control" required maxlength="80" /></label>
-        <label>On<input v-model="concertDay" class="form-control" type="date" required /></label>
-        <div class="acts">
-          <BButton v-if="concert" variant="link" @click="setConcert(true)">No concert</BButton>
-          <BButton class="pri" variant="dark" type="submit" :disabled="busy">Set it</BButton>
-        </div>
-        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
-      </form>
-    </BModal>
+    <ConcertDialog
+      v-model="staging"
+      :concert="shown?.body.concert ?? null"
+      :busy="busy"
+      :trouble="staging ? trouble : ''"
+      @set="setConcert"
+    />
   </div>
 </template>
 
@@ -855,10 +583,6 @@ useKeys([
   align-items: center;
   border-top: 1px solid var(--line);
   padding-top: 8px;
-}
-.concert-form {
-  display: grid;
-  gap: 10px;
 }
 @media (max-width: 1199px) {
   .pieces {

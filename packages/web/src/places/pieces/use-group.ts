@@ -1,0 +1,95 @@
+/** The group of the student on the bench with a piece: who plays which part, and how ready each is for a day. */
+import { routes, type SkillStateBody } from '@finch/contract';
+import { paceOf } from '@finch/core/changes';
+import { forecastShare } from '@finch/core/mastery';
+import type { Assignment } from '@finch/core/score';
+import { handFor } from '@finch/core/shapes';
+import { useQueries } from '@tanstack/vue-query';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { call } from '../../session/api';
+import { useBoard } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { pinsOf } from '../../session/taught';
+import { benchWork, plain } from '../../workers/bench';
+import type { Listed } from './listed';
+import type { ReadyLine } from './ReadyTable.vue';
+
+interface OnBench {
+  readonly id: string;
+  readonly name: string;
+  readonly groups: readonly string[];
+}
+
+export function useGroup(
+  student: Readonly<Ref<OnBench | null | undefined>>,
+  shown: Readonly<Ref<Listed | null>>,
+) {
+  const seat = useSeat();
+  const { data: board } = useBoard();
+  const group = computed(() => student.value?.groups[0] ?? null);
+  const members = computed(() => {
+    const name = group.value;
+    if (name !== null) return (board.value?.students ?? []).filter((one) => one.groups.includes(name));
+    return student.value ? [{ id: student.value.id, name: student.value.name }] : [];
+  });
+  const bodies = useQueries({
+    queries: computed(() =>
+      members.value.map((one) => ({
+        queryKey: ['student', one.id, seat.seat?.membershipId, seat.arrived],
+        queryFn: () => call(routes.student, { params: { studentId: one.id } }),
+      })),
+    ),
+  });
+  const known = computed(() => bodies.value.flatMap(({ data }) => (data ? [data] : [])));
+  const players = computed(() =>
+    known.value.map((one) => ({
+      id: one.id,
+      effortLimit: one.limits.value.gripEffort,
+      options: {
+        hand: handFor(one.hand.value, one.schools),
+        instrument: one.instrument.value,
+        pins: pinsOf(one.marks),
+        pace: paceOf(one.pace.fit),
+      },
+    })),
+  );
+  const names = computed(() =>
+    Object.fromEntries(
+      known.value.map((one) => [one.id, { name: one.name, limit: one.limits.value.gripEffort }] as const),
+    ),
+  );
+  const assignment = shallowRef<Assignment | null>(null);
+  const assigning = ref(false);
+  let turn = 0;
+  watch(
+    [() => shown.value?.piece ?? null, () => JSON.stringify(players.value), () => shown.value?.body.parts],
+    async ([now]) => {
+      const mine = ++turn;
+      const ready = players.value.length > 0 && players.value.length === members.value.length;
+      if (!now || !ready) {
+        assignment.value = null;
+        return;
+      }
+      assigning.value = true;
+      const found = await benchWork()
+        .assign(plain(now), plain(players.value), plain(shown.value?.body.parts ?? {}))
+        .catch(() => null);
+      if (mine !== turn) return;
+      assignment.value = found;
+      assigning.value = false;
+    },
+    { immediate: true },
+  );
+  /** Today's share of clean changes of each player, carried on for so many days by the skills the piece needs. */
+  function readiness(days: number, needed: ReadonlySet<string>): ReadyLine[] {
+    return (assignment.value?.players ?? []).flatMap(({ id, part }): ReadyLine[] => {
+      const one = known.value.find((body) => body.id === id);
+      if (part.cleanShare === null || !one) return [];
+      const met = one.skills.filter((skill: SkillStateBody) => skill.attempts > 0);
+      const own = met.filter((skill: SkillStateBody) => needed.has(skill.skillId));
+      const day = forecastShare(part.cleanShare, own.length ? own : met, days, seat.now());
+      return [{ id, name: one.name, today: part.cleanShare, ...day }];
+    });
+  }
+  return { group, members, names, assignment, assigning, readiness };
+}
