@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   changeIn,
-  endsPlaying,
   gripsInOrder,
   instrumentFor,
   makeDrill,
@@ -10,7 +9,6 @@ import {
   type Feel,
 } from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
-import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import type { Form } from '@finch/core/shapes';
 import { soundSchedule } from '@finch/core/sound';
 import { BButton } from 'bootstrap-vue-next';
@@ -43,7 +41,7 @@ import CountAnswer from './CountAnswer.vue';
 import MinuteCount from './MinuteCount.vue';
 import TempoLadder from './TempoLadder.vue';
 import RingAnswer from './RingAnswer.vue';
-import { emptyDraft, isComplete, takeOf, withLadder, type Draft } from './take-draft';
+import { useTry } from './use-try';
 
 const seat = useSeat();
 const bench = useBench();
@@ -72,29 +70,20 @@ const drill = computed<Drill | null>(() => {
   const made = makeDrill(card.value.recipe, context.value);
   return made.ok ? made.value : null;
 });
-const draft = ref<Draft | null>(null);
-const ladder = ref<Ladder | null>(null);
-const feel = ref<Feel | null>(null);
-const started = ref<number | null>(null);
-const takesHere = ref(0);
-const said = ref('');
-const trouble = ref('');
-const stoppedHere = ref<Feel | null>(null);
 const showTab = ref(false);
 const staff = ref(false);
 /** Prelude questions answered so far. */
 const predicted = ref(0);
 const guess = ref('');
 const loopAt = ref(0);
+const trial = useTry({ drill, card, studentId });
+const { draft, ladder, feel, takesHere, said, trouble, stoppedHere, complete } = trial;
+const { patch, counted, countedBy, answer, cycle } = trial;
 watch(
   drill,
   (now, before) => {
     if (JSON.stringify(now?.recipe) === JSON.stringify(before?.recipe)) return;
-    draft.value = now ? emptyDraft(now) : null;
-    ladder.value = null;
-    feel.value = null;
-    started.value = null;
-    takesHere.value = 0;
+    trial.begin(now);
     loopAt.value = 0;
     beatShown.value = 0;
     predicted.value = 0;
@@ -162,28 +151,18 @@ const stopped = computed(
     data.value?.pain.status === 'locked',
 );
 const silentCount = computed(() => target.value?.frets.filter((fret) => fret === null).length ?? 0);
-const complete = computed(() => (draft.value && drill.value ? isComplete(draft.value, drill.value) : false));
 const toggle = async () => {
   if (player.playing.value) return player.stop();
   if (!drill.value || !instrument.value) return;
-  started.value ??= seat.now();
+  trial.start();
   const bpm = Math.min(300, Math.max(20, draft.value?.tempoBpm ?? drill.value.score.tempoBpm));
   await player.play(soundSchedule(drill.value.score, instrument.value, bpm), {
     instrument: instrument.value,
   });
 };
-const patch = (more: Partial<Draft>) => {
-  if (draft.value) draft.value = { ...draft.value, ...more };
-};
 const faster = (by: number) => {
-  // Another tempo than the ladder found is another take.
-  ladder.value = null;
-  if (draft.value?.tempoBpm)
-    patch({ ladder: null, tempoBpm: Math.min(208, Math.max(30, draft.value.tempoBpm + by)) });
+  trial.faster(by);
   player.stop();
-};
-const counted = (clean: number) => {
-  if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true, ladder: null });
 };
 /** One round of the ladder, heard at its rung. */
 async function playRung(bpm: number) {
@@ -192,71 +171,17 @@ async function playRung(bpm: number) {
   await toggle();
 }
 const found = (now: Ladder) => {
-  if (draft.value) draft.value = withLadder(draft.value, now.rounds);
+  trial.found(now);
   player.stop();
 };
-const countedBy = (by: number) => counted((draft.value?.clean ?? 0) + by);
-const answer = (s: number, value: Draft['strings'][number]) => {
-  if (draft.value) patch({ strings: draft.value.strings.map((one, i) => (i === s ? value : one)) });
-};
-function cycle(string: number) {
-  if (!draft.value || !draft.value.strings.length) return;
-  const s = draft.value.strings.length - string;
-  const next = { clean: 'buzz', buzz: 'dead', dead: 'clean' } as const;
-  const now = draft.value.strings[s];
-  if (s >= 0) answer(s, now ? next[now] : 'clean');
-}
-/** Pain at any time: the try so far is kept as it stands, with what hurts. */
-async function hurt(answered: Feel | null) {
-  feel.value = answered;
-  if (!answered || !endsPlaying(answered) || !drill.value || !draft.value) return;
-  if (!isComplete(draft.value, drill.value)) {
-    patch({ strings: draft.value.strings.map((one) => one ?? 'dead'), done: true });
-  }
-  await keep();
-}
 async function keep() {
-  const made = drill.value;
-  if (!made || !draft.value || !studentId.value || !card.value) return;
-  if (!complete.value) {
-    said.value = made.judged === 'strings' ? 'Say how each string rang first.' : 'Say how it went first.';
-    return;
-  }
-  const needsFeel = (made.hasBarre || made.overLimit) && feel.value === null && !askedTwice.value;
-  if (needsFeel) {
-    askedTwice.value = true;
-    said.value = 'A barre: how did the hand feel? Answer, or keep once more.';
-    document.querySelector<HTMLElement>('.feel button')?.focus();
-    return;
-  }
-  askedTwice.value = false;
-  const begun = started.value ?? seat.now() - 60_000;
-  const take = takeOf(draft.value, made, feel.value, {
-    startedAt: new Date(begun).toISOString(),
-    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-    durationSeconds: Math.min(7200, Math.max(1, Math.round((seat.now() - begun) / 1000))),
-  });
-  trouble.value = '';
-  try {
-    await seat.keep(
-      studentId.value,
-      { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
-      `${card.value.title}: ${take.result}`,
-    );
-    takesHere.value += 1;
-    said.value = `Kept: ${take.result}.`;
-    if (endsPlaying(take.feel)) stoppedHere.value = take.feel;
-    const tempoBpm = draft.value.tempoBpm;
-    draft.value = { ...emptyDraft(made), tempoBpm };
-    ladder.value = null;
-    feel.value = null;
-    started.value = null;
-    player.stop();
-  } catch (problem) {
-    trouble.value = `Not kept on this device: ${(problem as Error).message}. Free some space and keep it again.`;
-  }
+  const came = await trial.keep();
+  if (came === 'feel') document.querySelector<HTMLElement>('.feel button')?.focus();
+  if (came === 'kept') player.stop();
 }
-const askedTwice = ref(false);
+async function hurt(answered: Feel | null) {
+  if (trial.hurt(answered)) await keep();
+}
 const go = (to: number) => {
   at.value = Math.min(Math.max(0, to), Math.max(0, cards.value.length - 1));
   said.value = '';
@@ -471,7 +396,7 @@ const turn = (by: number) => {
             :key="card.title + takesHere"
             :drill="drill"
             :instrument="data.instrument"
-            @start="started ??= seat.now()"
+            @start="trial.start"
             @done="(outcomes) => patch({ outcomes, done: true })"
           />
           <template v-else-if="isLoop">
