@@ -22,6 +22,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import { nameChord, say, sayError, formText } from '../../app/words';
+import { barsAround } from '../../instruments/bars-around';
 import { CATEGORY } from '../../instruments/categories';
 import CountIn from '../../instruments/CountIn.vue';
 import { gripDegrees } from '../../instruments/degrees';
@@ -29,6 +30,7 @@ import HookTag from '../../instruments/HookTag.vue';
 import FeelPicker from '../../instruments/FeelPicker.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
+import TabStrip from '../../instruments/TabStrip.vue';
 import TakeWave from '../../instruments/TakeWave.vue';
 import { inPlainSchool } from '../../app/school';
 import { call } from '../../session/api';
@@ -135,6 +137,27 @@ const pair = computed(() =>
     ? grips.value
     : [grips.value[at.value % grips.value.length], grips.value[(at.value + 1) % grips.value.length]],
 );
+/** The bar that sounds, large, where what the striking hand does or a line of notes is the matter. */
+const beatShown = ref(0);
+watch(
+  () => player.elapsed.value,
+  (elapsed) => {
+    if (player.playing.value && drill.value) beatShown.value = elapsed - drill.value.score.countInBeats;
+  },
+);
+watch(block, () => (beatShown.value = 0));
+const bar = computed(() => {
+  const now = drill.value;
+  const struck = now?.score.parts[0].bars.some((one) => one.events.some((event) => event.hand !== undefined));
+  const line = now?.judged === 'changes' && grips.value.length === 0;
+  return now && (struck || line)
+    ? barsAround(now.score, instrumentFor(now, instrument.value), beatShown.value, 1)
+    : null;
+});
+const turn = (by: number) => {
+  const now = bar.value;
+  if (now) beatShown.value = now.starts[(now.line + by + now.lines) % now.lines];
+};
 const change = computed(() => {
   if (pair.value.length < 2) return null;
   const graded = changeIn(pair.value[0].frets, pair.value[1].frets, drilling.value);
@@ -406,7 +429,7 @@ const sub = computed(() =>
                 </button>
               </figcaption>
               <ShapeCard
-                size="lesson"
+                :size="bar ? 'bench' : 'lesson'"
                 :frets="grip.frets"
                 :fingers="grip.fingers"
                 :degrees="gripDegrees(grip)"
@@ -416,12 +439,12 @@ const sub = computed(() =>
               <HookTag v-if="hookOn(grip.frets)" :hook="hookOn(grip.frets)!" />
             </figure>
           </div>
-          <p v-if="moves.length" class="moves">
+          <p v-if="moves.length && !bar" class="moves">
             <span v-for="move in moves" :key="move.does"
               ><b>{{ move.fingers }}</b> {{ move.does }}</span
             >
           </p>
-          <p v-else-if="drill" class="moves">{{ say(drill.question) }}</p>
+          <p v-else-if="drill && !bar" class="moves">{{ say(drill.question) }}</p>
           <p v-for="one in drill?.prelude ?? []" :key="say(one.ask)" class="moves">
             Ask first: {{ say(one.ask) }}
             <b v-if="one.answer.kind === 'choice'">{{ formText(one.answer.right as Form) }}</b>
@@ -439,8 +462,18 @@ const sub = computed(() =>
           <p class="display call">{{ say(drill.steps[at % drill.steps.length].ask) }}</p>
           <BButton variant="outline-secondary" size="lg" @click="at += 1">Next call</BButton>
         </div>
-        <div v-else class="talk">
+        <div v-else-if="!bar" class="talk">
           <p>{{ drill ? say(drill.steps[0].ask) : say(block.because) }}</p>
+        </div>
+        <div v-if="bar && !stopped" class="bar-now">
+          <BButton variant="outline-secondary" aria-label="Bar before" @click="turn(-1)">←</BButton>
+          <TabStrip
+            :columns="bar.columns"
+            :strings="instrument.openPitches.length"
+            :now="Math.floor(beatShown)"
+            :playing="player.playing.value"
+          />
+          <BButton variant="outline-secondary" aria-label="Next bar" @click="turn(1)">→</BButton>
         </div>
         <div v-if="drill && !stopped" class="beat">
           <CountIn :beats="drill.score.parts[0].bars[0].beats" :beat="player.beat.value" large />
@@ -555,6 +588,15 @@ const sub = computed(() =>
 }
 .clock .late {
   color: var(--breast);
+}
+.bar-now {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+}
+.bar-now .tab {
+  max-height: 240px;
 }
 .lesson .line {
   display: flex;

@@ -76,7 +76,7 @@ const staff = ref(false);
 const predicted = ref(0);
 const guess = ref('');
 const loopAt = ref(0);
-const trial = useTry({ drill, card, studentId });
+const trial = useTry({ drill, card, studentId }, seat);
 const { draft, ladder, feel, takesHere, said, trouble, stoppedHere, complete } = trial;
 const { patch, counted, countedBy, answer, cycle } = trial;
 watch(

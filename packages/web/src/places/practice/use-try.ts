@@ -1,12 +1,21 @@
 /** One try at a card: what is said of it as it goes on, the tempo ladder, the hand's feel, and the take it is kept as. */
-import { endsPlaying, type Drill, type Feel, type Ladder } from '@finch/core/drills';
+import { endsPlaying, type Drill, type Feel, type Ladder, type Take } from '@finch/core/drills';
 import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import { computed, ref, type Ref } from 'vue';
-import { useSeat } from '../../session/seat';
 import { emptyDraft, isComplete, takeOf, withLadder, type Draft } from './take-draft';
 
 interface Card {
   readonly title: string;
+}
+/** Who sits here: the clock of the house, and where takes go. */
+interface Keeper {
+  readonly now: () => number;
+  readonly keep: (studentId: string, body: KeptAttempt, label: string) => Promise<unknown>;
+}
+interface KeptAttempt {
+  readonly kind: 'attempt';
+  readonly take: Take;
+  readonly modelVersion: string;
 }
 interface Trying {
   readonly drill: Readonly<Ref<Drill | null>>;
@@ -19,8 +28,7 @@ const LONGEST_SECONDS = 7200;
 const UNSTARTED_MS = 60_000;
 const NEXT_ANSWER = { clean: 'buzz', buzz: 'dead', dead: 'clean' } as const;
 
-export function useTry({ drill, card, studentId }: Trying) {
-  const seat = useSeat();
+export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
   const draft = ref<Draft | null>(null);
   const ladder = ref<Ladder | null>(null);
   const feel = ref<Feel | null>(null);

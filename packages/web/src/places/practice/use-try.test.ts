@@ -1,0 +1,112 @@
+import {
+  changeLoop,
+  makeDrill,
+  ringCheck,
+  startLadder,
+  afterRound,
+  type Drill,
+  type Take,
+} from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { must } from '@finch/core/kernel';
+import { ref, shallowRef } from 'vue';
+import { useTry } from './use-try';
+
+const context = { hand: averageHand, instrument: standardGuitar };
+const A = { chord: 'A', frets: [null, 0, 2, 2, 2, 0] };
+const D = { chord: 'D', frets: [null, null, 0, 2, 3, 2] };
+const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
+const loop = must(makeDrill(changeLoop({ grips: [A, D], beatsEach: 4, tempoBpm: 60 }), context));
+const barred = must(makeDrill(changeLoop({ grips: [F, D], beatsEach: 4 }), context));
+const ring = must(makeDrill(ringCheck(D), context));
+
+function sitting(drill: Drill | null, keep?: () => Promise<void>) {
+  const kept: { take: Take; label: string }[] = [];
+  let clock = Date.UTC(2026, 5, 9, 15);
+  const seat = {
+    now: () => clock,
+    keep: async (_: string, body: { take: Take }, label: string) => {
+      await keep?.();
+      kept.push({ take: body.take, label });
+    },
+  };
+  const trial = useTry(
+    { drill: shallowRef(drill), card: ref({ title: 'A → D' }), studentId: ref('ode') },
+    seat,
+  );
+  trial.begin(drill);
+  return { trial, kept, wait: (seconds: number) => (clock += seconds * 1000) };
+}
+
+test('a take is kept with how long it took, and another begins at the same tempo', async () => {
+  const { trial, kept, wait } = sitting(loop);
+  trial.start();
+  wait(42);
+  trial.faster(6);
+  trial.counted(9);
+  expect(await trial.keep()).toBe('kept');
+  expect(kept[0].label).toBe('A → D: clean');
+  expect(kept[0].take).toMatchObject({ tempoBpm: 66, durationSeconds: 42, result: 'clean', feel: null });
+  expect([trial.takesHere.value, trial.draft.value?.tempoBpm, trial.complete.value]).toEqual([1, 66, false]);
+});
+
+test('nothing is kept before something was said; what is missing is said', async () => {
+  const { trial, kept } = sitting(ring);
+  expect(await trial.keep()).toBe('incomplete');
+  expect(trial.said.value).toBe('Say how each string rang first.');
+  expect(kept).toEqual([]);
+});
+
+test('after a barre the hand is asked about once, and silence stays silence', async () => {
+  const { trial, kept } = sitting(barred);
+  trial.counted(10);
+  expect(await trial.keep()).toBe('feel');
+  expect(kept).toEqual([]);
+  expect(await trial.keep()).toBe('kept');
+  expect(kept[0].take.feel).toBeNull();
+});
+
+test('what cannot be stored is not lost: the draft stays, with words', async () => {
+  const { trial, kept } = sitting(loop, () => Promise.reject(new Error('the store is full')));
+  trial.counted(7);
+  expect(await trial.keep()).toBe('failed');
+  expect(kept).toEqual([]);
+  expect(trial.trouble.value).toContain('the store is full');
+  expect(trial.draft.value?.clean).toBe(7);
+});
+
+test('a string is answered round and round by its number', () => {
+  const { trial } = sitting(ring);
+  for (const answer of ['clean', 'buzz', 'dead', 'clean']) {
+    trial.cycle(1);
+    expect(trial.draft.value?.strings[5]).toBe(answer);
+  }
+  trial.cycle(7);
+  expect(trial.draft.value?.strings.slice(0, 5).every((one) => one === null)).toBe(true);
+});
+
+test('pain in the middle of a ladder keeps the rounds climbed so far', async () => {
+  const { trial, kept } = sitting(loop);
+  trial.ladder.value = afterRound(afterRound(startLadder(loop), true), false);
+  expect(trial.hurt({ hand: 'pain', where: 'wrist', side: 'left' })).toBe(true);
+  expect(await trial.keep()).toBe('kept');
+  expect(kept[0].take).toMatchObject({
+    tempoBpm: 60,
+    result: 'clean',
+    ladder: [
+      { bpm: 60, clean: true },
+      { bpm: 64, clean: false },
+    ],
+  });
+  expect(trial.stoppedHere.value).toMatchObject({ where: 'wrist' });
+});
+
+test('tense is noted and stops nothing; another tempo leaves the ladder', () => {
+  const { trial } = sitting(loop);
+  expect(trial.hurt({ hand: 'tense' })).toBe(false);
+  trial.ladder.value = startLadder(loop);
+  trial.faster(-2);
+  expect([trial.ladder.value, trial.draft.value?.tempoBpm]).toEqual([null, 58]);
+  for (let i = 0; i < 90; i++) trial.faster(2);
+  expect(trial.draft.value?.tempoBpm).toBe(208);
+});
