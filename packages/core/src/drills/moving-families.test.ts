@@ -18,6 +18,7 @@ import {
   rekey,
   type BassWalkRecipe,
   type DrillContext,
+  type NamedGrip,
 } from '.';
 
 const context: DrillContext = { hand: averageHand, instrument: standardGuitar };
@@ -115,7 +116,10 @@ describe('a piece of a change', () => {
   const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
   const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
   const G = { chord: 'G', frets: [3, 2, 0, 0, 0, 3] };
-  const piece = (grips: readonly (typeof C)[], of: (typeof CHANGE_PIECES)[number]) =>
+  const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
+  const BB = { chord: 'Bb', frets: [null, 1, 3, 3, 3, 1] };
+  const D = { chord: 'D', frets: [null, null, 0, 2, 3, 2] };
+  const piece = (grips: readonly NamedGrip[], of: (typeof CHANGE_PIECES)[number]) =>
     changeLoop({ grips, beatsEach: 4, piece: of });
 
   test('C to Am: finger 3 alone goes from string 5 to string 3', () => {
@@ -143,12 +147,9 @@ describe('a piece of a change', () => {
 
   test('everything a change is told to practise can be made as a drill', () => {
     const kinds = new Set<string>();
-    for (const [a, b] of [
-      [C, AM],
-      [C, G],
-      [AM, G],
-      [G, C],
-    ] as const) {
+    const grips = [C, AM, G, F, BB, D];
+    const pairs = grips.flatMap((a) => grips.filter((b) => b !== a).map((b) => [a, b] as const));
+    for (const [a, b] of pairs) {
       for (const step of practiseFor(must(changeIn(a.frets, b.frets, context)))) {
         if (step.kind === 'loop') continue;
         kinds.add(step.kind);

@@ -3,7 +3,7 @@
  * from the thin side, the thumb the lowest; alternating, it goes between the root's string and another below the
  * fingers, the fifth before any other tone. A plectrum strikes one string at a time, down on the beat and up between.
  */
-import { LINE } from '../effort/line';
+import { strikePoints } from '../effort/strike';
 import type { Reason } from '../effort/explain';
 import { pitchAt } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
@@ -17,11 +17,10 @@ import type { Drill, DrillContext, Family } from './drill';
 import type { GripItem } from './items';
 import { withParameters, type PickingPatternRecipe } from './recipe';
 import { atTempo, sequenceDrill } from './sequence';
+import { strikeCounts } from './strike-counts';
 import { struckBars, type StringsOf } from './struck-bars';
 import { faster, slower } from './tempo';
 
-/** The alternating thumb's second string costs the striking hand this much (assumed). */
-const ALTERNATING_POINTS = 2;
 /** Strings the fingers take, counted from the thin side. */
 const FINGER_STRINGS = 3;
 
@@ -60,7 +59,6 @@ function make(recipe: PickingPatternRecipe, context: DrillContext): Result<Drill
   if (p.striker === 'plectrum' && plucks.some((fingers) => fingers.length > 1))
     return fail('drill.plectrum', 'pattern', 'one string at a time for a plectrum, or the fingers');
   const bars = p.grips.flatMap((grip) => Array.from({ length: p.barsEach }, () => grip));
-  const rate = (bpm: number) => (plucks.length / pattern.strokes.length) * p.perBeat * (bpm / 60);
   const leftOut: Reason[] = [];
   const made = sequenceDrill(
     recipe,
@@ -87,9 +85,7 @@ function make(recipe: PickingPatternRecipe, context: DrillContext): Result<Drill
           ).map((one) => (p.striker === 'plectrum' ? withPlectrum(one, p.perBeat) : one));
         });
       },
-      morePoints: (bpm) =>
-        LINE.ratePerOctave * Math.max(0, Math.log2(rate(bpm) / LINE.freeRate)) +
-        (p.bass === 'alternating' ? ALTERNATING_POINTS : 0),
+      morePoints: (bpm, played) => strikePoints(strikeCounts(played), bpm),
       moreItems: [{ kind: 'strum', pattern: `${p.perBeat}: ${p.pattern}` }],
       question: (bpm) => ({ code: 'question.bars', values: { of: 10, clean: 9, bpm } }),
     },
@@ -128,7 +124,11 @@ export const pickingPatternFamily: Family<PickingPatternRecipe> = {
   easier: (recipe, context) => {
     const slow = atTempo(recipe, make(recipe, context), slower);
     if (slow.ok || slow.problem.code !== 'drill.easiest') return slow;
-    return recipe.parameters.bass === 'alternating' ? ok(withParameters(recipe, { bass: 'root' })) : slow;
+    if (recipe.parameters.bass === 'root') return slow;
+    // A thumb that stays can skip more strings than one that goes between two: only where it is lighter.
+    const still = withParameters(recipe, { bass: 'root' });
+    const [now, then] = [make(recipe, context), make(still, context)];
+    return now.ok && then.ok && then.value.effort <= now.value.effort ? ok(still) : slow;
   },
   harder: (recipe, context) => atTempo(recipe, make(recipe, context), faster),
   fallbacks: (recipe) => {

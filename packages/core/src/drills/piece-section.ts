@@ -5,11 +5,12 @@
  */
 import type { Reason } from '../effort/explain';
 import { gradeOf, holdModel } from '../effort/hold';
-import { LINE, linePoints } from '../effort/line';
+import { linePoints } from '../effort/line';
+import { strikePoints } from '../effort/strike';
 import { clamp } from '../kernel/number';
 import { fail, ok, type Result } from '../kernel/result';
 import { readChart } from '../score/chart';
-import { patternBars, type BarSteps } from '../score/pattern-bars';
+import { patternBars } from '../score/pattern-bars';
 import { playedBars, playedChords, SWING_AT, writtenChords, type Piece } from '../score/piece';
 import { gapBeatsOf } from '../score/piece-path';
 import type { Bar, ScoreEvent } from '../score/score';
@@ -20,6 +21,7 @@ import type { Item } from './items';
 import { melodyPlaces, type MelodyPlace } from './melody-places';
 import { withParameters, type PieceSectionRecipe } from './recipe';
 import { atTempo, sequenceDrill, type Stop } from './sequence';
+import { strikeCounts } from './strike-counts';
 import { struckBars } from './struck-bars';
 import { checkTempo, faster, LOOP_TEMPO, slower } from './tempo';
 
@@ -83,7 +85,6 @@ function chords(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext)
       gapBeats: gapBeatsOf(one.beats),
     };
   });
-  const rate = densest(steps);
   const made = sequenceDrill(
     recipe,
     {
@@ -103,7 +104,7 @@ function chords(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext)
               .map((one) => ({ beat: one.beat, item: items[held.indexOf(one)] ?? null })),
           })),
         ),
-      morePoints: (bpm) => LINE.ratePerOctave * Math.max(0, Math.log2((rate * bpm) / 60 / LINE.freeRate)),
+      morePoints: (bpm, played) => strikePoints(strikeCounts(played), bpm),
       swingAt: SWING_AT[piece.swing],
       moreItems: [sectionItem(recipe.parameters)],
       leftOut: leftOutOf(piece),
@@ -121,13 +122,6 @@ function chords(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext)
     context,
   );
   return slowed.ok ? ok({ ...slowed.value, recipe }) : slowed;
-}
-
-/** Strokes a beat of the busiest bar. */
-function densest(steps: readonly BarSteps[]): number {
-  const struck = ({ strokes, played }: BarSteps) =>
-    strokes.filter((one) => one !== 'rest' && one !== 'tie' && one !== 'stop').length / played.time.beats;
-  return Math.max(0.1, ...steps.map(struck));
 }
 
 interface Sung {

@@ -10,10 +10,13 @@ import {
   formula,
   makeDrill,
   noteReading,
+  pickingPattern,
+  pieceSection,
   rekey,
   ringCheck,
   rootOf,
   stringWalk,
+  strumReading,
   warmUp,
   type Recipe,
 } from '.';
@@ -44,6 +47,26 @@ const keyed: Recipe[] = [
     beatsEach: 4,
   }),
   changeLoop({ grips: [F, BB], beatsEach: 4, progression: { key: 'F major', numerals: ['I', 'IV'] } }),
+  changeLoop({ grips: [F, BB], beatsEach: 4, piece: 'pivot' }),
+  strumReading({ grips: [F, BB], beats: 4, level: 4, bars: 4 }, 3),
+  pickingPattern({
+    grips: [F],
+    pattern: 'p i m a',
+    perBeat: 2,
+    beats: 4,
+    barsEach: 1,
+    bass: 'alternating',
+    striker: 'fingers',
+  }),
+  pieceSection({
+    pieceId: 'p',
+    title: 'Oar Song',
+    fromBar: 1,
+    toBar: 2,
+    chart: 'key: F\n\n[A]\n| F | Bb . N.C. . |\n',
+    grips: [F.frets, BB.frets, null],
+    part: 'as written',
+  }),
 ];
 
 describe.each(keyed.map((recipe) => [recipe.family, recipe] as const))('%s', (_, recipe) => {

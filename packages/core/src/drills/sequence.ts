@@ -34,7 +34,7 @@ export interface SequencePlan {
   /** How the grips are played; left out, one strum on each beat but the last. */
   readonly bars?: (grips: readonly GripItem[]) => readonly Bar[];
   /** Points beside those of grips and tempo: what the striking hand has to do. */
-  readonly morePoints?: (tempoBpm: number) => number;
+  readonly morePoints?: (tempoBpm: number, bars: readonly Bar[]) => number;
   readonly swingAt?: number;
   readonly judged?: 'changes' | 'time';
   readonly question?: (tempoBpm: number) => Reason;
@@ -146,7 +146,7 @@ export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: Drill
       ...(plan.swingAt === undefined || plan.swingAt === 0.5 ? {} : { swingAt: plan.swingAt }),
       parts: [{ name: 'guitar', bars }],
     },
-    effort: gradeOf(heaviest + haste + (plan.morePoints?.(tempoBpm) ?? 0)),
+    effort: gradeOf(heaviest + haste + (plan.morePoints?.(tempoBpm, bars) ?? 0)),
     heaviestGrip: gradeOf(heaviest),
     tempoBpm,
     predictedBpm,

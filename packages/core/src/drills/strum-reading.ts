@@ -1,9 +1,9 @@
 /**
  * Strum reading: bars of strokes to be read, each another one, over a loop of grips. Six levels from quarters and
  * silences to sixteenths; every bar after the first has something of its level in it. The hand goes down on the beat
- * and up between, whatever is struck. How much a level and the rate of strokes weigh is our assumption.
+ * and up between, whatever is struck.
  */
-import { LINE } from '../effort/line';
+import { STRIKE, strikePoints } from '../effort/strike';
 import { fail, ok, type Result } from '../kernel/result';
 import { randomOf, type Random } from '../kernel/random';
 import { patternText } from '../score/pattern';
@@ -15,7 +15,18 @@ import { struckBars } from './struck-bars';
 import { faster, slower } from './tempo';
 
 export const STRUM_LEVELS = 6;
-const POINTS_A_LEVEL = 3;
+/**
+ * A chop or mute, a tie and an accent off the beat count as in any pattern; strokes off the beat and sixteenths that are
+ * to be read at sight count beside (assumed).
+ */
+const LEVEL_POINTS = [
+  0,
+  1,
+  STRIKE.offBeat,
+  2 * STRIKE.offBeat,
+  2 * STRIKE.offBeat + STRIKE.muffled,
+  3 * STRIKE.offBeat + STRIKE.muffled,
+] as const;
 
 /** One beat of strokes: two steps, or four on the last level. */
 type Cell = readonly Stroke[];
@@ -136,9 +147,9 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> 
             grips: [{ beat: 0, item: items[bar] }],
           })),
         ),
+      // By what the level may hold, not by what this sheet drew: a level down is never harder.
       morePoints: (bpm) =>
-        POINTS_A_LEVEL * level +
-        LINE.ratePerOctave * Math.max(0, Math.log2((perBeat * bpm) / 60 / LINE.freeRate)),
+        strikePoints({ perBeat, offBeat: 0, muffled: 0, skippedStrings: 0 }, bpm) + LEVEL_POINTS[level - 1],
       moreItems: unique(rhythm.map((_, bar) => item(bar))),
       judged: 'time',
       question: (bpm) => ({ code: 'question.time', values: { of: 10, clean: 9, bpm } }),
