@@ -63,6 +63,20 @@ test('a change is practised in its pieces', async ({ page, sit }) => {
   await expect(page.locator('.drill-title')).toHaveText('C → G');
 });
 
+test('a path becomes a loop of its grips, and the next family takes them on', async ({ page, sit }) => {
+  await sit('Tamsin Brackwater');
+  await page.goto(`/changes?chords=${encodeURIComponent('C Am F G C')}`);
+  await expect(page.locator('.path-board .chord')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Drill the path' }).click();
+  await expect(page.locator('.drill-title')).toHaveText('C → Am → F → G');
+  await family(page, 'strum reading');
+  await expect(page.locator('.drill-title')).toHaveText('Strum reading 2, on C');
+  for (const chord of ['C', 'Am', 'F', 'G']) {
+    await expect(page.locator('.step-words')).toContainText(`as written, on ${chord}`);
+    await page.keyboard.press('ArrowRight');
+  }
+});
+
 test('bars are picked without a key held, become a drill, go home, and are climbed rung by rung', async ({
   page,
   sit,

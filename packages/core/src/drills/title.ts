@@ -56,7 +56,11 @@ export function drillTitle(recipe: Recipe): Reason {
       };
     case 'change loop': {
       const { grips, piece } = recipe.parameters;
-      const values = { from: grips[0]?.chord ?? '', to: grips[grips.length - 1]?.chord ?? '' };
+      const values = {
+        from: grips[0]?.chord ?? '',
+        to: grips[grips.length - 1]?.chord ?? '',
+        ...(grips.length > 2 ? { chords: grips.map((grip) => grip.chord).join(' ') } : {}),
+      };
       return { code: piece ? PIECE_TITLES[piece] : 'title.loop', values };
     }
     case 'bass walk':

@@ -18,7 +18,8 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.form': (v) => `${formText(v.form as Form)} at fret ${v.fret} is left out: over this hand’s limit.`,
   'title.warm-up': () => 'Three easy minutes',
   'title.shape': (v) => `${nameChord(String(v.chord))}, ring check`,
-  'title.loop': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
+  'title.loop': (v) =>
+    v.chords === undefined ? pair(v) : String(v.chords).split(' ').map(nameChord).join(' → '),
   'title.walk': (v) => `String ${v.string}, notes of ${chordText(String(v.key))}`,
   'title.reading': (v) =>
     `Reading ${chordText(String(v.key))}, ${v.position ? `position ${v.position}` : 'open position'}`,

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { changeLoop, drillTitle } from '@finch/core/drills';
 import { averageHand, makeHand, standardGuitar } from '@finch/core/fretboard';
 import { EFFORT_PARTS, gradeGrip } from '@finch/core/effort';
 import { parseFrets } from '@finch/core/grips';
@@ -73,4 +74,12 @@ test('a refusal names the thing and the next step', () => {
     'Not taken: minutes wants 10 to 180 minutes.',
   );
   expect(sayError(new TypeError('x is not a function'))).toContain('Something went wrong in this window');
+});
+
+test('a loop of more than two grips is named by all of them', () => {
+  const grip = (chord: string) => ({ chord, frets: [null, 3, 2, 0, 1, 0] });
+  const loop = (...chords: string[]) =>
+    say(drillTitle(changeLoop({ grips: chords.map(grip), beatsEach: 4 })));
+  expect(loop('C', 'Bbm')).toBe('C → B♭m');
+  expect(loop('C', 'Am', 'F')).toBe('C → Am → F');
 });

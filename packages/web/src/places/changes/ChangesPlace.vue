@@ -156,6 +156,20 @@ function drill(at: PractiseStep) {
   };
   void router.push({ name: 'drills', query: { recipe: JSON.stringify({ ...loop.value, parameters }) } });
 }
+const MOST_IN_LOOP = 4;
+/** The path's first grips that are another each, as a loop; Drills makes other families of them. */
+const pathLoop = computed<Recipe | null>(() => {
+  const seen = new Set<string>();
+  const grips = (path.value?.steps ?? []).flatMap((one) => {
+    if (!one.grip || seen.has(one.grip.frets.join())) return [];
+    seen.add(one.grip.frets.join());
+    return [{ chord: one.chord.symbol, frets: one.grip.frets }];
+  });
+  return grips.length < 2 ? null : changeLoop({ grips: grips.slice(0, MOST_IN_LOOP), beatsEach: 4 });
+});
+const drillPath = () => {
+  if (pathLoop.value) void router.push({ name: 'drills', query: { recipe: JSON.stringify(pathLoop.value) } });
+};
 const said = ref('');
 const trouble = ref('');
 async function put() {
@@ -234,6 +248,7 @@ useKeys([
       <BButton variant="outline-secondary" :disabled="!path" @click="hear"
         ><IconHear aria-hidden="true" /> {{ player.playing.value ? 'Stop' : 'Hear it' }}</BButton
       >
+      <BButton variant="outline-secondary" :disabled="!pathLoop" @click="drillPath">Drill the path</BButton>
       <BButton variant="outline-secondary" :disabled="!path" @click="printing = true">Print</BButton>
     </Teleport>
     <section class="sheet path-sheet" aria-label="The hand’s path along the neck">

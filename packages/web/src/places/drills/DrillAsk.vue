@@ -62,7 +62,7 @@ const typedTempo = (event: Event) =>
       >Tempo<BFormInput size="sm" type="number" min="30" max="208" :model-value="tempo" @change="typedTempo"
     /></label>
     <p v-if="fromShapes" class="small">
-      The grips come from Shapes: hold one, pick another, and take “Drill it”.
+      The grips come from Shapes (hold one, pick another, take “Drill it”) or from a path in Changes.
     </p>
     <p v-if="recipe.family === 'piece section'" class="small">
       The bars come from Pieces: pick them on the chart and take “Drill bars”.

@@ -20,7 +20,7 @@ import { noteText, pitchClassOf } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import * as v from 'valibot';
 import { v7 as uuid } from 'uuid';
-import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import { inPlainSchool } from '../../app/school';
@@ -37,7 +37,9 @@ import type { KeyedDrill } from '../../workers/bench.worker';
 import { usePlayer } from '../../workers/player';
 import DrillAsk from './DrillAsk.vue';
 import DrillSheet from './DrillSheet.vue';
-import { FAMILY_GROUPS, firstRecipe } from './families';
+import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
+import FamilyList from './FamilyList.vue';
+import { notchWords } from './notch-words';
 
 const bench = useBench();
 const route = useRoute();
@@ -78,11 +80,9 @@ const played = computed(() =>
 );
 const nearest = computed(() => (made.value.ok ? null : nearestRecipe(recipe.value, drilling.value)));
 const title = computed(() => say(drillTitle(recipe.value)));
-const nav = useTemplateRef<HTMLElement>('nav');
-const showFamily = () => nav.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
-onMounted(showFamily);
-watch(() => recipe.value.family, showFamily, { flush: 'post' });
-const open = (family: DrillFamily) => (recipe.value = firstRecipe(family, start.value));
+/** Another family around the same grips. */
+const open = (family: DrillFamily) =>
+  (recipe.value = firstRecipe(family, { ...start.value, grips: gripsHeld(recipe.value) }));
 const notches = computed(() =>
   (['easier', 'harder'] as const).map((way) => {
     const next = (way === 'easier' ? easier : harder)(recipe.value, drilling.value);
@@ -90,34 +90,6 @@ const notches = computed(() =>
     return { way, next, effort: drill.ok ? drill.value.effort : null };
   }),
 );
-const notchWords = (next: Recipe): string => {
-  const before = recipe.value.parameters as unknown as Readonly<Record<string, unknown>>;
-  const changed = Object.entries(next.parameters).filter(
-    ([name, value]) => JSON.stringify(value) !== JSON.stringify(before[name]),
-  );
-  const NAMES: Readonly<Record<string, string>> = {
-    tempoBpm: 'tempo',
-    secondsPerCall: 'seconds a call',
-    secondsPerNote: 'seconds a note',
-    maxFret: 'highest fret',
-    strings: 'strings',
-    startFret: 'from fret',
-    keys: 'keys',
-    targets: 'fewer targets',
-    grips: 'a lighter grip',
-    grip: 'another grip',
-    progression: 'without the progression',
-    level: 'level',
-    bass: 'the thumb stays',
-    part: 'one stroke a chord',
-    piece: 'the whole change',
-  };
-  return changed
-    .map(([name, value]) =>
-      typeof value === 'number' ? `${NAMES[name] ?? name} ${value}` : (NAMES[name] ?? name),
-    )
-    .join(', ');
-};
 function step(way: 'easier' | 'harder') {
   const found = notches.value.find((one) => one.way === way)?.next;
   if (found?.ok) recipe.value = found.value;
@@ -212,23 +184,7 @@ useKeys([
       <BButton variant="outline-secondary" @click="home">To homework</BButton>
       <BButton class="pri" variant="dark" @click="put">Put in plan</BButton>
     </Teleport>
-    <nav ref="nav" class="sheet scroll families" aria-label="Families" tabindex="0">
-      <h1 class="h2like">Families</h1>
-      <div v-for="group in FAMILY_GROUPS" :key="group.name">
-        <h2>{{ group.name }}</h2>
-        <ul>
-          <li v-for="one in group.families" :key="one.family">
-            <button
-              type="button"
-              :aria-current="recipe.family === one.family ? 'true' : undefined"
-              @click="open(one.family)"
-            >
-              <b>{{ one.family }}</b><small>{{ one.trains }}</small>
-            </button>
-          </li>
-        </ul>
-      </div>
-    </nav>
+    <FamilyList :family="recipe.family" @open="open" />
     <section class="sheet scroll middle" aria-label="The drill" tabindex="0">
       <div class="spread">
         <h2 class="display drill-title">{{ title }}</h2>
@@ -342,7 +298,9 @@ useKeys([
         <div v-for="one in notches" :key="one.way" class="notch">
           <div>
             <b>{{ one.way === 'easier' ? 'Easier' : 'Harder' }}</b>
-            <p class="small">{{ one.next.ok ? notchWords(one.next.value) : sayProblem(one.next.problem) }}</p>
+            <p class="small">
+              {{ one.next.ok ? notchWords(recipe, one.next.value) : sayProblem(one.next.problem) }}
+            </p>
           </div>
           <template v-if="one.next.ok && one.effort !== null">
             <b>{{ one.effort.toFixed(1) }}</b>
@@ -367,33 +325,6 @@ useKeys([
 }
 .drills > * {
   min-height: 0;
-}
-.families h2 {
-  font-size: 14px;
-  margin: 10px 0 2px;
-  border-bottom: 1px solid var(--line);
-}
-.families button {
-  width: 100%;
-  text-align: left;
-  background: none;
-  border: 0;
-  border-radius: 3px;
-  padding: 4px 8px;
-  min-height: 44px;
-  color: var(--ink);
-  display: flex;
-  flex-direction: column;
-}
-.families small {
-  color: var(--ink2);
-}
-.families [aria-current] {
-  background: var(--crown);
-  color: var(--sheet);
-}
-.families [aria-current] small {
-  color: inherit;
 }
 .middle,
 .side {
@@ -492,13 +423,6 @@ useKeys([
   .drills {
     grid-template-columns: minmax(0, 1fr);
     grid-auto-rows: max-content;
-  }
-  .families {
-    max-height: 224px;
-  }
-  .families ul {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
   }
   .side {
     grid-column: 1;

@@ -3,7 +3,7 @@ import { drillTitle, makeDrill } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import * as v from 'valibot';
 import { say } from '../../app/words';
-import { FAMILY_GROUPS, firstRecipe } from './families';
+import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
 
 const grips = [
   { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
@@ -38,4 +38,12 @@ test('a loop comes from the grip held, or from a usual neighbour that is another
   const am = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
   const alone = firstRecipe('change loop', { grip: am, from: null, instrument: standardGuitar });
   expect(alone.family === 'change loop' && alone.parameters.grips[0].chord).toBe('Em');
+});
+
+test('grips of one drill go on into the next family that plays several', () => {
+  const four = [grips[0], grips[1], grips[2], { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] }];
+  const at = { grip: grips[0], from: null, grips: four, instrument: standardGuitar };
+  for (const family of ['change loop', 'strum reading', 'picking pattern'] as const)
+    expect(gripsHeld(firstRecipe(family, at))).toEqual(four);
+  expect(gripsHeld(firstRecipe('ring check', at))).toEqual([]);
 });

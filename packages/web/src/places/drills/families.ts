@@ -79,6 +79,8 @@ export interface StartingPoint {
   readonly grip: NamedGrip;
   /** The grip a loop comes from; null makes a loop with a usual neighbour. */
   readonly from: NamedGrip | null;
+  /** Grips of the drill before, two to four, which a family that plays several takes on. */
+  readonly grips?: readonly NamedGrip[];
   readonly instrument: Instrument;
 }
 
@@ -97,6 +99,18 @@ const E_MINOR: NamedGrip = { chord: 'Em', frets: [0, 2, 2, 0, 0, 0] };
 const besideOf = (grip: NamedGrip, from: NamedGrip | null): NamedGrip =>
   from ?? (grip.frets.join() === A_MINOR.frets.join() ? E_MINOR : A_MINOR);
 
+/** Grips a recipe plays, where it names several: what the next family is opened around. */
+export function gripsHeld(recipe: Recipe): readonly NamedGrip[] {
+  switch (recipe.family) {
+    case 'change loop':
+    case 'strum reading':
+    case 'picking pattern':
+      return recipe.parameters.grips;
+    default:
+      return [];
+  }
+}
+
 /** The note a minor third away, by the letter two steps on. */
 function third(root: string, halfSteps: 3 | -3): string {
   const read = readNote(root);
@@ -107,7 +121,8 @@ function third(root: string, halfSteps: 3 | -3): string {
 }
 
 /** A sensible first recipe of a family around what is in hand. */
-export function firstRecipe(family: DrillFamily, { grip, from, instrument }: StartingPoint): Recipe {
+export function firstRecipe(family: DrillFamily, { grip, from, grips, instrument }: StartingPoint): Recipe {
+  const several = grips && grips.length >= 2 ? grips : [besideOf(grip, from), grip];
   const root = rootOf(grip.chord);
   const strings = instrument.openPitches.length;
   switch (family) {
@@ -159,7 +174,7 @@ export function firstRecipe(family: DrillFamily, { grip, from, instrument }: Sta
         beatsEach: 4,
       });
     case 'change loop':
-      return changeLoop({ grips: [besideOf(grip, from), grip], beatsEach: 4 });
+      return changeLoop({ grips: several, beatsEach: 4 });
     case 'bass walk': {
       // Down to the chord a third below, the commonest walk there is: C to Am, G to Em; up a third from a minor one.
       const chord = parseChord(grip.chord);
@@ -177,10 +192,10 @@ export function firstRecipe(family: DrillFamily, { grip, from, instrument }: Sta
       });
     }
     case 'strum reading':
-      return strumReading({ grips: [besideOf(grip, from), grip], beats: 4, level: 2, bars: 8 });
+      return strumReading({ grips: several, beats: 4, level: 2, bars: 8 });
     case 'picking pattern':
       return pickingPattern({
-        grips: [grip],
+        grips: grips && grips.length >= 2 ? grips : [grip],
         pattern: 'p i m a',
         perBeat: 2,
         beats: 4,
