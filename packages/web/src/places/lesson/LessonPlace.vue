@@ -6,12 +6,9 @@ import {
   instrumentFor,
   makeDrill,
   type Drill,
-  type Feel,
   type Recipe,
-  type TakeResult,
 } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
-import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import type { Form } from '@finch/core/shapes';
 import { soundSchedule } from '@finch/core/sound';
 import { useQueryClient } from '@tanstack/vue-query';
@@ -40,6 +37,7 @@ import { useSeat } from '../../session/seat';
 import { useTaught } from '../../session/taught';
 import { usePlayer } from '../../workers/player';
 import { doneOf, goTo, logged, startRun, type LessonRun } from '../../session/lesson-run';
+import { useLessonTakes } from './use-lesson-takes';
 
 const props = defineProps<{ lessonId?: string }>();
 const seat = useSeat();
@@ -191,90 +189,36 @@ const needle = computed(() => {
 });
 const takes = computed(() => run.value.takes[block.value?.id ?? ''] ?? []);
 
-const heldId = ref<string | null>(null);
-const feel = ref<Feel | null>(null);
-const asks = ref(false);
-const stopped = ref('');
-const said = ref('');
-/** One thing after the other: keys come faster than the browser's store answers. */
-let queue: Promise<void> = Promise.resolve();
-function inTurn(work: () => Promise<void>): Promise<void> {
-  queue = queue.then(work, work);
-  return queue;
-}
-async function settle(answer: Feel | null) {
-  if (!heldId.value) return;
-  const going = heldId.value;
-  heldId.value = null;
-  await seat.settle(going, answer);
-}
-const log = (result: TakeResult) => inTurn(() => logNow(result));
-const felt = (answer: Feel | null) => inTurn(() => feltNow(answer));
-const go = (to: () => number) => inTurn(() => goNow(to()));
-async function logNow(result: TakeResult, answer: Feel | null = null) {
-  const made = drill.value;
-  if (!made || !lesson.value || !block.value || stopped.value) return;
-  // Nothing was said about the hand after the last take: it goes unanswered, never as easy.
-  await settle(null);
-  feel.value = null;
-  const take = {
-    recipe: made.recipe,
-    items: made.items,
-    startedAt: new Date(seat.now() - 30_000).toISOString(),
-    timeZone: student.value?.timeZone ?? 'UTC',
-    durationSeconds: 30,
-    tempoBpm: made.tempoBpm === null ? null : tempo.value,
-    steps: [],
-    result,
-    feel: answer,
-    source: seat.has('teacher', 'owner') ? ('teacher' as const) : ('self' as const),
-  };
-  run.value = logged(run.value, block.value.id, result);
-  asks.value = answer === null && (made.hasBarre || made.overLimit);
-  try {
-    const made_ = await seat.keep(
-      lesson.value.studentId,
-      { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
-      `${say(block.value.title)}: ${result}`,
-      answer === null,
-    );
-    heldId.value = answer === null ? made_ : null;
-    said.value = `${result} logged`;
-  } catch (problem) {
-    trouble.value = sayError(problem);
-  }
-}
-async function feltNow(answer: Feel | null) {
-  feel.value = answer;
-  asks.value = false;
-  if (!answer) return;
-  const ends = answer.hand === 'pain' && (answer.where !== 'fingertip skin' || answer.skinBroken);
-  if (heldId.value) await settle(answer);
-  else if (answer.hand !== 'easy' && drill.value) await logNow('not yet', answer);
-  if (ends && answer.hand === 'pain') {
-    player.stop();
-    stopped.value = `Pain (${answer.where}, ${answer.side}): no more playing today, with either hand. Listen, name, sing, tap. See a doctor or a hand therapist; this is no medical advice. Hard work stays locked until you clear it and two days were free of pain.`;
-  } else if (answer.hand === 'tense')
-    said.value = 'Tense: shake out, then slower. Tension is a signal to stop, not to push.';
-}
+const taken = useLessonTakes(
+  {
+    drill,
+    tempo,
+    who: computed(() =>
+      lesson.value
+        ? {
+            studentId: lesson.value.studentId,
+            timeZone: student.value?.timeZone ?? 'UTC',
+            source: seat.has('teacher', 'owner') ? 'teacher' : 'self',
+          }
+        : null,
+    ),
+    title: () => (block.value ? say(block.value.title) : ''),
+    onLogged: (result) => {
+      if (block.value) run.value = logged(run.value, block.value.id, result);
+    },
+    onPain: () => player.stop(),
+    onTrouble: (problem) => (trouble.value = sayError(problem)),
+  },
+  seat,
+);
+const { feel, asks, stopped, said, log, felt } = taken;
+const go = (to: () => number) => taken.inTurn(() => goNow(to()));
 async function goNow(to: number) {
   if (to >= blocks.value.length) return finish();
-  if (heldId.value && !feel.value) {
-    asks.value = true;
-    if (!askedAtEnd.value) {
-      askedAtEnd.value = true;
-      said.value = 'How did the hand feel? Answer, or press next again.';
-      return;
-    }
-  }
-  askedAtEnd.value = false;
-  await settle(null);
-  asks.value = false;
-  feel.value = null;
+  if (!(await taken.leave())) return;
   run.value = goTo(run.value, blocks.value, to, seat.now());
   await save('running');
 }
-const askedAtEnd = ref(false);
 watch(lesson, (now_) => now_ && (version.value = Math.max(version.value, now_.version)), { immediate: true });
 async function save(state: 'running' | 'taught'): Promise<boolean> {
   if (!lesson.value) return false;
@@ -296,7 +240,7 @@ let finished = false;
 async function finish() {
   if (finished) return;
   finished = true;
-  await settle(feel.value);
+  await taken.end();
   run.value = goTo(run.value, blocks.value, run.value.at, seat.now());
   player.stop();
   if (!(await save('taught'))) await save('taught');
