@@ -1,6 +1,6 @@
 /** Pieces as they are listed, and what a new one begins with. */
 import type { PieceBody, PieceContent } from '@finch/contract';
-import type { Piece } from '@finch/core/score';
+import { writtenChords, type Piece } from '@finch/core/score';
 
 export interface Listed {
   readonly body: PieceBody;
@@ -32,3 +32,31 @@ strum plain 2: D - d u - u d u
 [A] plain
 | C | Am | F | G |
 `;
+
+const placeOf = (one: { readonly section: number; readonly bar: number; readonly beat: number }): string =>
+  `${one.section}.${one.bar}.${one.beat}`;
+
+/** Locked grips by written chord; null where none is. */
+export const locksOf = ({ body, piece }: Listed) =>
+  writtenChords(piece).map((one) => body.locks[placeOf(one)] ?? null);
+
+/**
+ * Locks that still belong after a chart was edited: those of the chords before the first that changed and after the
+ * last, wherever these stand now. A grip locked for a chord in between goes, since it may be another chord's.
+ */
+export function locksAfter(before: Piece, after: Piece, locks: PieceContent['locks']): PieceContent['locks'] {
+  const [had, has] = [writtenChords(before), writtenChords(after)];
+  const alike = (i: number, j: number) => i >= 0 && j >= 0 && had[i]?.chord === has[j]?.chord;
+  const shorter = Math.min(had.length, has.length);
+  let head = 0;
+  while (head < shorter && alike(head, head)) head++;
+  let tail = 0;
+  while (tail < shorter - head && alike(had.length - 1 - tail, has.length - 1 - tail)) tail++;
+  return Object.fromEntries(
+    had.flatMap((one, i) => {
+      const lock = locks[placeOf(one)];
+      const at = i < head ? i : i >= had.length - tail ? has.length - (had.length - i) : -1;
+      return lock && at >= 0 ? [[placeOf(has[at]), lock]] : [];
+    }),
+  );
+}

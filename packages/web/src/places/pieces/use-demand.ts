@@ -1,11 +1,11 @@
 /** What a piece asks of the hand on the bench, worked out beside the page: its grips, changes, tempo and parts. */
 import type { PathOptions } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
-import { writtenChords, type PartGrade, type Piece, type PieceDemand } from '@finch/core/score';
+import type { PartGrade, Piece, PieceDemand } from '@finch/core/score';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { school } from '../../app/school';
 import { benchWork, plain } from '../../workers/bench';
-import type { Listed } from './listed';
+import { locksOf, type Listed } from './listed';
 
 export function useDemand(
   shown: Readonly<Ref<Listed | null>>,
@@ -14,12 +14,7 @@ export function useDemand(
 ) {
   const piece = computed<Piece | null>(() => shown.value?.piece ?? null);
   /** Locked grips of the piece, by written chord. */
-  const locked = computed(() => {
-    const locks = shown.value?.body.locks ?? {};
-    return (piece.value ? writtenChords(piece.value) : []).map(
-      (one) => locks[`${one.section}.${one.bar}.${one.beat}`] ?? null,
-    );
-  });
+  const locked = computed(() => (shown.value ? locksOf(shown.value) : []));
   const options = computed<PathOptions>(() => {
     const { hand, instrument, pace, pins } = drilling.value;
     return {

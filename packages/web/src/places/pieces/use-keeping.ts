@@ -5,7 +5,7 @@ import { readChart, rekeyPiece, writeChart, type KeyOffer } from '@finch/core/sc
 import { v7 as uuid } from 'uuid';
 import { ref, shallowRef, type Ref } from 'vue';
 import { chordText, sayError } from '../../app/words';
-import { contentOf, type Listed } from './listed';
+import { contentOf, locksAfter, type Listed } from './listed';
 
 interface Store {
   readonly keep: (id: string, version: number, content: PieceContent) => Promise<PieceBody>;
@@ -55,7 +55,12 @@ export function useKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove }
     });
     return kept ? id : null;
   }
-  const keepChart = (chart: string) => change({ chart }, keptWords(chart));
+  async function keepChart(chart: string): Promise<boolean> {
+    const now = shown.value;
+    if (!now) return false;
+    const after = readChart(chart).piece;
+    return change({ chart, locks: locksAfter(now.piece, after, now.body.locks) }, keptWords(chart));
+  }
   async function takeKey(offer: KeyOffer): Promise<void> {
     const piece = shown.value?.piece;
     if (!piece) return;
