@@ -7,6 +7,10 @@ async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
   await expect(page.locator('.bench-name')).toContainText(name);
 }
+async function onPieces(page: Page) {
+  await onBench(page, 'Junia Ardlesey');
+  await page.goto('/pieces');
+}
 const family = (page: Page, name: string) => page.locator('.families button', { hasText: name }).click();
 const effort = async (page: Page) => Number(await page.locator('.effort-now b').textContent());
 
@@ -82,8 +86,7 @@ test('bars are picked without a key held, become a drill, go home, and are climb
   sit,
 }) => {
   await sit('Tamsin Brackwater');
-  await onBench(page, 'Junia Ardlesey');
-  await page.goto('/pieces');
+  await onPieces(page);
   await page.locator('.repertoire button', { hasText: 'Ropewalk Lullaby' }).click();
   await page.locator('.heavy li').first().waitFor();
   await page.locator('.middle .bar').nth(1).click();
@@ -121,8 +124,7 @@ test('a piece is made by rule from what a student holds, kept, and printed as SV
   sit,
 }) => {
   await sit('Tamsin Brackwater');
-  await onBench(page, 'Junia Ardlesey');
-  await page.goto('/pieces');
+  await onPieces(page);
   await page.locator('.repertoire li').first().waitFor();
   const had = await page.locator('.repertoire li').count();
   await page.getByRole('button', { name: 'Make one by rule' }).click();

@@ -25,7 +25,8 @@ import { strikeCounts } from './strike-counts';
 import { struckBars } from './struck-bars';
 import { checkTempo, faster, LOOP_TEMPO, slower } from './tempo';
 
-export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 8000 } as const;
+/** A recipe goes into an address, and a server takes about 16 kB of one. */
+export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
 /** A melody is begun at this share of its tempo (assumed). */
 const MELODY_SHARE = 0.7;
 
@@ -90,7 +91,7 @@ function chords(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext)
     {
       stops,
       beatsEach: 4,
-      tempoBpm: tempoBpm ?? undefined,
+      tempoBpm,
       round: held.length > 1,
       bars: (items) =>
         struckBars(

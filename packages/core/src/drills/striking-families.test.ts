@@ -20,6 +20,7 @@ import {
   strumReading,
   STRUM_LEVELS,
   type DrillContext,
+  type NamedGrip,
   type Recipe,
 } from '.';
 
@@ -100,6 +101,17 @@ describe('strum reading', () => {
     expect(new Set(sheets).size).toBeGreaterThan(4);
   });
 
+  test('nothing is held over a bar line at which another grip begins; on one grip it may be', () => {
+    const first = (grips: readonly NamedGrip[]) =>
+      [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) =>
+        make(strumReading({ grips, beats: 4, level: 4, bars: 16 }, seed)).steps.map(({ item }) =>
+          item.kind === 'strum' ? item.pattern.split(' ')[1] : '',
+        ),
+      );
+    expect(first([C, AM]).filter((step) => step === '~' || step === '-')).toEqual([]);
+    expect(first([C])).toContain('~');
+  });
+
   test('bars take turns over the grips and each is an item of its own', () => {
     const drill = make(strumReading({ grips: [C, AM], beats: 4, level: 3, bars: 6 }, 3));
     expect(gripsInOrder(drill).map((grip) => grip.chord)).toEqual(['C', 'Am', 'C', 'Am', 'C', 'Am']);
@@ -150,13 +162,13 @@ describe('picking pattern', () => {
   });
 
   test('the alternating thumb goes to the fifth where one is free, and says where it has nowhere to go', () => {
-    const item = (grip: typeof C) => gripsInOrder(make(pickingPattern({ ...plain, grips: [grip] })))[0];
-    const at = (grip: typeof C) => alternateBass(item(grip), context);
+    const item = (grip: NamedGrip) => gripsInOrder(make(pickingPattern({ ...plain, grips: [grip] })))[0];
+    const at = (grip: NamedGrip) => alternateBass(item(grip), context);
     // Am x02210: root on string 5, the fifth E on string 4. C x32010: only its third on string 4. D: nothing below.
-    expect([at(AM), at(C), at(D as typeof C)]).toEqual([2, 2, null]);
+    expect([at(AM), at(C), at(D)]).toEqual([2, 2, null]);
     expect(mod12(pitchAt(standardGuitar, 2, 2))).toBe(4);
     // G 320003 has its fifth on string 4, not the third on string 5.
-    expect(at({ chord: 'G', frets: [3, 2, 0, 0, 0, 3] } as unknown as typeof C)).toBe(2);
+    expect(at({ chord: 'G', frets: [3, 2, 0, 0, 0, 3] })).toBe(2);
     const drill = make(pickingPattern({ ...plain, grips: [AM, D], bass: 'alternating' }));
     const thumbs = drill.score.parts[0].bars.map((bar) =>
       bar.events.filter((event) => event.hand?.includes('p')).map((event) => event.notes[0].stringIndex),
@@ -273,6 +285,22 @@ describe('piece section', () => {
       [3, 2],
       [5, 1],
     ]);
+  });
+
+  test('a chord between two steps of the pattern is struck where it begins, and ends the one before', () => {
+    const recipe = sectionOf(0, 1);
+    const chart = 'time: 2/4\nstrum plain 1: d -\n[A] plain\n| C:.5 Am:.5 F:1 | |';
+    const grips = [C.frets, AM.frets, F.frets];
+    const drill = make({ ...recipe, parameters: { ...recipe.parameters, chart, grips } });
+    const [one, two] = drill.score.parts[0].bars.map((bar) =>
+      bar.events.map((event) => [event.beat, event.beats, event.chord ?? '']),
+    );
+    expect(one).toEqual([
+      [0, 0.5, 'C'],
+      [0.5, 0.5, 'Am'],
+      [1, 1, 'F'],
+    ]);
+    expect(two.map(([beat]) => beat)).toEqual([0]);
   });
 
   test('one stroke a chord sounds each chord once', () => {

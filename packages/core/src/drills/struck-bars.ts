@@ -43,11 +43,12 @@ export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usu
       const beat = i / perBeat;
       const begins = grips.findLast((one) => one.beat <= beat + 1e-9 && one.beat > beat - 1 / perBeat + 1e-9);
       if (begins) {
-        held = begins.item;
-        if (!held) {
+        // The hand leaves the strings: what sounded ends, whether the pattern strikes here or passes.
+        if (begins.item?.frets.join() !== held?.frets.join()) {
           close(beat);
           ringing = [];
         }
+        held = begins.item;
       }
       if (stroke === 'rest' || stroke === 'tie') {
         if (open?.short) close(beat);

@@ -86,9 +86,16 @@ const isSilent = (cell: Cell): boolean => cell.every((stroke) => stroke === 'sto
 export const stepsAt = (level: number): 2 | 4 => LEVELS[level - 1].perBeat;
 
 /**
- * The strokes of `bars` bars; the first stroke is always struck, and nothing sounds on out of a chop or a silence.
+ * The strokes of `bars` bars; the first stroke is always struck, and nothing sounds on out of a chop or a silence, nor
+ * over a bar line where `tiesOver` is false, since another grip begins there.
  */
-export function strumBars(level: number, beats: number, bars: number, random: Random): Stroke[][] {
+export function strumBars(
+  level: number,
+  beats: number,
+  bars: number,
+  random: Random,
+  tiesOver = true,
+): Stroke[][] {
   const { perBeat, own } = LEVELS[level - 1];
   const known = LEVELS.slice(0, level).flatMap((one) => one.own);
   let ringing = false;
@@ -99,7 +106,7 @@ export function strumBars(level: number, beats: number, bars: number, random: Ra
       const from = beat === special ? own : random.unit() < 0.45 ? known : [PLAIN];
       const fits = from.filter(
         (cell) =>
-          (ringing || !soundsOn(cell)) &&
+          ((ringing && (tiesOver || beat > 0)) || !soundsOn(cell)) &&
           !(silent && isSilent(cell)) &&
           (bar > 0 || beat > 0 || cell[0] === 'down'),
       );
@@ -121,7 +128,7 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> 
     return fail('drill.beats', 'beats', '2 to 7 beats a bar');
   if (!(Number.isInteger(bars) && bars >= 2 && bars <= 16)) return fail('drill.bars', 'bars', '2 to 16 bars');
   const perBeat = stepsAt(level);
-  const rhythm = strumBars(level, beats, bars, randomOf(`strum ${recipe.seed}`));
+  const rhythm = strumBars(level, beats, bars, randomOf(`strum ${recipe.seed}`), grips.length === 1);
   const texts = rhythm.map((strokes) => patternText({ name: '', kind: 'strum', perBeat, strokes }));
   const item = (bar: number) => ({ kind: 'strum' as const, pattern: `${perBeat}: ${texts[bar]}` });
   return sequenceDrill(

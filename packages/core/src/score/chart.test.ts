@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { CHART_LIMITS, EMPTY_PIECE, readChart } from './chart';
 import { playedBars, playedChords, readPieceKey, keyOn, type Piece, type PieceBar } from './piece';
-import { readPattern } from './pattern';
+import { patternText, readPattern } from './pattern';
 import { writeChart } from './write-chart';
 
 const REEL = `title: A reel
@@ -252,4 +252,12 @@ test('nothing a stranger types throws', () => {
 test('a plucking finger is used once in a step', () => {
   expect(readPattern('pick', 'a', 2, 'pp i').ok).toBe(false);
   expect(readPattern('pick', 'a', 2, 'pm i').ok).toBe(true);
+});
+
+test('silence and a passing hand are two things, and both are written as they are read', () => {
+  const strum = readPattern('strum', 'a', 2, 'D . u - x .');
+  const pick = readPattern('pick', 'a', 2, 'p . pm -');
+  expect(strum.ok && strum.value.strokes).toEqual(['down accent', 'stop', 'up', 'rest', 'chop', 'stop']);
+  expect(strum.ok && patternText(strum.value)).toBe('D . u - x .');
+  expect(pick.ok && patternText(pick.value)).toBe('p . pm -');
 });

@@ -22,7 +22,15 @@ const request = (more: Partial<PieceRequest> = {}): PieceRequest => ({
   ...more,
 });
 const draw = fc.record({
-  key: fc.constantFrom(...majorKeys().map((key) => key.name), 'A minor', 'F# minor', 'Eb minor', 'C minor'),
+  key: fc.constantFrom(
+    ...majorKeys().map((key) => key.name),
+    'A minor',
+    'F# minor',
+    'Eb minor',
+    'C minor',
+    'G# minor',
+    'D# minor',
+  ),
   bars: fc.constantFrom(...PIECE_LENGTHS),
   beats: fc.constantFrom(3 as const, 4 as const),
   seed: fc.integer({ min: 1, max: 9999 }),

@@ -8,7 +8,7 @@ export interface BarSteps {
   readonly strokes: readonly (Stroke | Pluck)[];
 }
 
-/** `plain` leaves the patterns aside. A chord that begins between two steps is struck at the next one. */
+/** `plain` leaves the patterns aside. Where a chord begins between two steps, the bar is divided more finely. */
 export function patternBars(piece: Piece, plain = false): BarSteps[] {
   let into = 0;
   let before: PlayedBar | null = null;
@@ -19,39 +19,43 @@ export function patternBars(piece: Piece, plain = false): BarSteps[] {
     before = played;
     const section = piece.sections[played.section];
     const pattern = plain ? undefined : piece.patterns.find((one) => one.name === section.pattern);
+    const beats = section.bars[played.bar].chords.map((one) => one.beat);
     const start = into;
     into += played.time.beats;
     if (pattern) {
-      const { perBeat, strokes: all } = pattern;
-      const first = Math.round(start * perBeat);
+      const { strokes: all } = pattern;
+      const finer = stepsFor(beats, pattern.perBeat);
+      const first = Math.round(start * pattern.perBeat);
       const strokes = Array.from(
-        { length: played.time.beats * perBeat },
-        (_, i) => all[(first + i) % all.length],
+        { length: played.time.beats * pattern.perBeat * finer },
+        (_, i): Stroke | Pluck => (i % finer === 0 ? all[(first + i / finer) % all.length] : 'rest'),
       );
-      return {
-        played,
-        perBeat,
-        strokes: struckWhereNamed(strokes, perBeat, section.bars[played.bar].chords),
-      };
+      const perBeat = pattern.perBeat * finer;
+      return { played, perBeat, strokes: struckWhereNamed(strokes, perBeat, beats) };
     }
-    const beats = section.bars[played.bar].chords.map((one) => one.beat);
-    const perBeat = [1, 2, 4].find((one) => beats.every((beat) => Number.isInteger(beat * one))) ?? 4;
+    const perBeat = stepsFor(beats, 1);
     const strokes = new Array<Stroke>(played.time.beats * perBeat).fill('rest');
     for (const beat of beats) strokes[Math.min(strokes.length - 1, Math.round(beat * perBeat))] = 'down';
     return { played, perBeat, strokes };
   });
 }
 
+/** How many times finer than `perBeat` steps have to be for every chord to begin on one. */
+const stepsFor = (beats: readonly number[], perBeat: number): number =>
+  [1, 2, 4].find((one) =>
+    beats.every((beat) => Math.abs(beat * perBeat * one - Math.round(beat * perBeat * one)) < 1e-6),
+  ) ?? 4;
+
 /** A chord whose pattern passes over the whole of it is struck where it begins. */
 function struckWhereNamed(
   strokes: readonly (Stroke | Pluck)[],
   perBeat: number,
-  chords: readonly { readonly beat: number }[],
+  beats: readonly number[],
 ): (Stroke | Pluck)[] {
   const out = [...strokes];
-  chords.forEach(({ beat }, i) => {
+  beats.forEach((beat, i) => {
     const from = Math.ceil(beat * perBeat - 1e-9);
-    const to = i + 1 < chords.length ? Math.ceil(chords[i + 1].beat * perBeat - 1e-9) : strokes.length;
+    const to = i + 1 < beats.length ? Math.ceil(beats[i + 1] * perBeat - 1e-9) : strokes.length;
     const heard = strokes.slice(from, to).some((one) => one !== 'rest' && one !== 'tie' && one !== 'stop');
     if (!heard && from < out.length) out[from] = 'down';
   });

@@ -129,7 +129,7 @@ function bodyOf(job: PaperJob): PaperBody {
     ...look,
     layout: 'chart',
     chart: writeChart(job.piece),
-    facts: job.facts,
+    facts: job.facts.slice(0, 160),
     names: { ...job.names },
     grips: job.grips.map((grip) => grip && { frets: [...grip.frets], fingers: [...grip.fingers] }),
   };

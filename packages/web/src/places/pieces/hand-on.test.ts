@@ -1,7 +1,9 @@
-import { makeDrill } from '@finch/core/drills';
+import { recipeSchema } from '@finch/contract';
+import { makeDrill, SECTION_LIMITS } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { pieceDemand, readChart, writtenChords } from '@finch/core/score';
+import * as v from 'valibot';
 import { changesQuery, sectionDrill, weakestLoop } from './hand-on';
 
 const { piece } = readChart(`title: Oar Song
@@ -26,6 +28,26 @@ test('picked bars become a drill with the grips they were given', () => {
 test('without picked bars it goes as far as the first repeat; bars that are not there make nothing', () => {
   expect(sectionDrill(piece, 'oar', [], grips)?.parameters).toMatchObject({ fromBar: 1, toBar: 3 });
   expect(sectionDrill(piece, 'oar', [17], grips)).toBeNull();
+});
+
+test('bars with much in them are as many as a recipe and an address hold', () => {
+  const bar = Array.from({ length: 8 }, (_, i) => `${['C', 'F#m7b5', 'Bbmaj7', 'Ebmaj9'][i % 4]}:.5`).join(
+    ' ',
+  );
+  const melody = Array.from({ length: 8 }, () => 'F#4:.5').join(' ');
+  const full = readChart(`title: Full\n[A]\n${`| ${bar} |\nm: | ${melody} |\n`.repeat(60)}`).piece;
+  const recipe = sectionDrill(
+    full,
+    'full',
+    [],
+    writtenChords(full).map(() => [1, 3, 3, 2, 1, 1]),
+  );
+  if (!recipe) throw new Error('nothing was cut');
+  expect(recipe.parameters.grips.length).toBeLessThanOrEqual(SECTION_LIMITS.chords);
+  expect(recipe.parameters.chart.length).toBeLessThanOrEqual(SECTION_LIMITS.characters);
+  expect(v.safeParse(recipeSchema, JSON.parse(JSON.stringify(recipe))).success).toBe(true);
+  // Node takes 16 KiB of request line and headers.
+  expect(encodeURIComponent(JSON.stringify(recipe)).length).toBeLessThan(14_000);
 });
 
 test('Changes gets the bars with the time that holds where they begin', () => {

@@ -12,10 +12,15 @@ import {
   excerptOf,
   playedBars,
   writeChart,
+  type Excerpt,
   type Piece,
   type PieceDemand,
 } from '@finch/core/score';
 import { stretchOf } from './picked';
+
+const fits = (cut: Excerpt): boolean =>
+  cut.writtenChords.length <= SECTION_LIMITS.chords &&
+  writeChart(cut.piece).length <= SECTION_LIMITS.characters;
 
 /** The picked bars, or the piece from its beginning, as far as they follow one another on the chart; null without bars. */
 export function sectionDrill(
@@ -25,7 +30,11 @@ export function sectionDrill(
   grips: readonly (Frets | null)[],
 ): PieceSectionRecipe | null {
   const stretch = stretchOf(playedBars(piece), picked, true, SECTION_LIMITS.bars);
-  const cut = stretch && excerptOf(piece, stretch.from, stretch.to);
+  if (!stretch) return null;
+  let cut = excerptOf(piece, stretch.from, stretch.to);
+  // Bars with much in them: as many as a recipe holds.
+  for (let to = stretch.to; cut && !fits(cut) && to > stretch.from; to--)
+    cut = excerptOf(piece, stretch.from, to - 1);
   if (!cut) return null;
   return pieceSection({
     pieceId,

@@ -1,11 +1,11 @@
 import type { SkillStateBody } from '@finch/contract';
-import { changeLoop, ringCheck, warmUp } from '@finch/core/drills';
+import { changeLoop, ringCheck, warmUp, type Recipe } from '@finch/core/drills';
 import { heldChords } from './held-chords';
 
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const D = { chord: 'D', frets: [null, null, 0, 2, 3, 2] };
-const skill = (id: string, ...practice: object[]) => ({ id, practice });
+const skill = (id: string, ...practice: Recipe[]) => ({ id, practice });
 const syllabus = {
   skills: [
     skill('c', ringCheck(C)),
@@ -13,8 +13,8 @@ const syllabus = {
     skill('d', ringCheck(D)),
     skill('warm', warmUp(3)),
   ],
-} as unknown as Parameters<typeof heldChords>[1];
-const at = (skillId: string, state: SkillStateBody['state']) => ({ skillId, state }) as SkillStateBody;
+};
+const at = (skillId: string, state: SkillStateBody['state']) => ({ skillId, state });
 
 test('chords of skills that are clean or settled are held, each once', () => {
   const states = [at('c', 'clean'), at('c-am', 'settled'), at('d', 'workable'), at('warm', 'settled')];

@@ -1,7 +1,15 @@
 /** Chords a student holds: those of grips whose skills are clean or settled. */
-import type { SkillStateBody, SyllabusBody } from '@finch/contract';
+import type { SkillStateBody } from '@finch/contract';
+import type { Recipe } from '@finch/core/drills';
 
-export function heldChords(states: readonly SkillStateBody[], syllabus: SyllabusBody | undefined): string[] {
+interface Practised {
+  readonly skills: readonly { readonly id: string; readonly practice: readonly Recipe[] }[];
+}
+
+export function heldChords(
+  states: readonly Pick<SkillStateBody, 'skillId' | 'state'>[],
+  syllabus: Practised | undefined,
+): string[] {
   const held = new Set(
     states.filter((one) => one.state === 'clean' || one.state === 'settled').map((one) => one.skillId),
   );

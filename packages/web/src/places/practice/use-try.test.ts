@@ -101,6 +101,19 @@ test('pain in the middle of a ladder keeps the rounds climbed so far', async () 
   expect(trial.stoppedHere.value).toMatchObject({ where: 'wrist' });
 });
 
+test('what is counted after a ladder is kept in its place', async () => {
+  const { trial, kept } = sitting(loop);
+  const climbed = [true, true].reduce((now, clean) => afterRound(now, clean), startLadder(loop));
+  trial.ladder.value = climbed;
+  trial.found(climbed);
+  expect(trial.draft.value?.ladder).toHaveLength(2);
+  trial.counted(6);
+  expect(trial.ladder.value).toBeNull();
+  expect(await trial.keep()).toBe('kept');
+  expect(kept[0].take).not.toHaveProperty('ladder');
+  expect(kept[0].take.result).toBe('not yet');
+});
+
 test('tense is noted and stops nothing; another tempo leaves the ladder', () => {
   const { trial } = sitting(loop);
   expect(trial.hurt({ hand: 'tense' })).toBe(false);

@@ -61,6 +61,8 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     if (bpm) patch({ ladder: null, tempoBpm: Math.min(TEMPO.highest, Math.max(TEMPO.lowest, bpm + by)) });
   }
   function counted(clean: number): void {
+    // What is counted now is what is kept, and no ladder.
+    ladder.value = null;
     if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true, ladder: null });
   }
   const countedBy = (by: number) => counted((draft.value?.clean ?? 0) + by);
