@@ -53,6 +53,8 @@ test('strums, picking and a walking bass are made, read, changed and re-keyed', 
   await expect(page.locator('.drill-title')).toHaveText('G → D, the bass down');
   await page.locator('.ask-drill label', { hasText: /^Key/ }).locator('select').selectOption('Db major');
   await expect(page.locator('.middle .empty')).toContainText('does not go through this key');
+  await page.goto('/drills?recipe=%7B%22family%22%3A%22bass%20walk%22%7D');
+  await expect(page.getByRole('status').getByText('could not be read')).toBeVisible();
 });
 
 test('a change is practised in its pieces', async ({ page, sit }) => {

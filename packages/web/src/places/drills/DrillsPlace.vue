@@ -67,9 +67,10 @@ function fromAddress(): Recipe | null {
   }
 }
 const asked = text('family');
+const given = fromAddress();
+const unread = given === null && text('recipe') !== '';
 const recipe = shallowRef<Recipe>(
-  fromAddress() ??
-    firstRecipe(isFamily(asked) ? asked : text('frets') ? 'ring check' : 'five forms', start.value),
+  given ?? firstRecipe(isFamily(asked) ? asked : text('frets') ? 'ring check' : 'five forms', start.value),
 );
 // The address holds the drill, so that it can be kept or passed on.
 watch(recipe, (now) => void router.replace({ query: { ...route.query, recipe: JSON.stringify(now) } }));
@@ -128,7 +129,11 @@ async function hear() {
 watch(recipe, () => player.stop());
 const trying = ref(false);
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
-const said = ref('');
+const said = ref(
+  unread
+    ? 'The drill in this address could not be read, so another is open. Make it anew from its grips or bars.'
+    : '',
+);
 const trouble = ref('');
 async function hand(work: (studentId: string) => Promise<string>) {
   trouble.value = '';
