@@ -15,6 +15,8 @@ const esmOnly = [
   '@date-fns',
   'comlink',
   'bootstrap-vue-next',
+  'pinia',
+  'nostics',
   '@vueuse',
 ].join('|');
 const transform = {

@@ -38,7 +38,7 @@ test('drills: a family, its parameters, easier, another key, into the plan, all 
   await page.reload();
   await expect(page.locator('.drill-title')).toHaveText(here ?? '');
   await page.keyboard.press('Shift+P');
-  await expect(page.getByText('is in the next plan, locked')).toBeVisible();
+  await expect(page.getByText('is in the plan of')).toBeVisible();
 });
 
 test('a family that cannot be made says why and offers the nearest that can', async ({ page, sit }) => {

@@ -48,7 +48,7 @@ test('a progression is typed, looked at change by change, and put right with an 
   await expect(page.getByRole('button', { name: 'Asked •' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Loop in plan' }).click();
-  await expect(page.getByText('is in the next plan, locked')).toBeVisible();
+  await expect(page.getByText('is in the plan of')).toBeVisible();
 });
 
 test('limits that leave nothing give way and say so; other paths really differ', async ({ page, sit }) => {

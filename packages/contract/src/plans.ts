@@ -4,6 +4,9 @@ import * as v from 'valibot';
 import { reasonSchema } from './basics';
 import { recipeSchema } from './drills';
 
+/** The most blocks a plan holds. */
+export const MOST_BLOCKS = 40;
+
 export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.object({
   id: v.pipe(v.string(), v.maxLength(80)),
   kind: v.picklist(BLOCK_KINDS),
@@ -30,13 +33,21 @@ export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
     v.minValue(10, 'a lesson of 10 to 180 minutes'),
     v.maxValue(180, 'a lesson of 10 to 180 minutes'),
   ),
-  blocks: v.pipe(v.array(blockSchema), v.maxLength(40, 'at most 40 blocks')),
+  blocks: v.pipe(v.array(blockSchema), v.maxLength(MOST_BLOCKS, 'at most 40 blocks')),
   leftOut: v.pipe(
     v.array(v.object({ title: reasonSchema, skillId: v.string(), because: reasonSchema })),
     v.maxLength(20),
   ),
   modelVersion: v.pipe(v.string(), v.maxLength(40)),
 });
+
+/**
+ * How the plan of a lesson stands: none yet (the planner's proposal is shown), begun (something was put in or a lesson began
+ * with the proposal, and nobody kept it), kept by the teacher, or changed from elsewhere since it was kept.
+ */
+const PLAN_STANDINGS = ['none', 'begun', 'kept', 'changed'] as const;
+export const planStandingSchema = v.picklist(PLAN_STANDINGS);
+export type PlanStanding = v.InferOutput<typeof planStandingSchema>;
 
 /** What was done in a lesson, block by block. */
 export const doneSchema = v.object({

@@ -17,7 +17,7 @@ import { handSchema, instrumentSchema, limitsSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
-import { blockSchema, doneSchema, planSchema } from './plans';
+import { blockSchema, doneSchema, planSchema, planStandingSchema } from './plans';
 import { hookSchema, marksSchema, pinSchema } from './marks';
 import { route } from './route';
 import { SCHOOL_SCOPES, schoolsSchema, someSchoolsSchema } from './schools';
@@ -73,8 +73,7 @@ const lessonHeadSchema = v.object({
 const boardLessonSchema = v.object({
   ...lessonHeadSchema.entries,
   name: v.string(),
-  /** Whether a plan was kept; otherwise the proposal is shown. */
-  planKept: v.boolean(),
+  planStanding: planStandingSchema,
   planMinutes: v.number(),
   focus: v.nullable(v.string()),
   pain: painSchema,
@@ -182,6 +181,7 @@ const lessonSchema = v.object({
   ...lessonHeadSchema.entries,
   timeZone: v.string(),
   plan: v.nullable(planSchema),
+  planStanding: planStandingSchema,
   done: v.nullable(doneSchema),
   note: v.string(),
 });
@@ -358,8 +358,31 @@ export const routes = {
     path: '/api/lessons/:lessonId/plan',
     ...none,
     params: lessonParams,
-    body: v.object({ version: versionSchema, plan: planSchema }),
+    body: v.object({
+      version: versionSchema,
+      plan: v.nullable(planSchema),
+      /** Kept, unless this takes a change back or fits what was put in. */
+      standing: v.optional(planStandingSchema, 'kept'),
+    }),
     output: lessonSchema,
+  }),
+  /**
+   * Puts one block into a lesson's plan and keeps all that is in it, over its minutes or not. Where no plan was kept, the
+   * rest is proposed around the block. One that is in already is not put in twice unless asked for.
+   */
+  putInPlan: route({
+    method: 'post',
+    path: '/api/lessons/:lessonId/plan/blocks',
+    ...none,
+    params: lessonParams,
+    body: v.object({ block: blockSchema, again: v.optional(v.boolean(), false) }),
+    output: v.object({
+      lesson: lessonSchema,
+      /** False when the same was in already; nothing was changed then. */
+      added: v.boolean(),
+      /** What undo puts back. */
+      before: v.object({ plan: v.nullable(planSchema), standing: planStandingSchema }),
+    }),
   }),
   keepDone: route({
     method: 'put',

@@ -168,7 +168,10 @@ export function makeApp(parts: AppParts): App {
     lessons.read(await accounts.identify(request), params.lessonId),
   );
   mount(api, routes.keepPlan, async ({ request, params, body }) =>
-    lessons.keepPlan(await accounts.identify(request), params.lessonId, body.version, body.plan),
+    lessons.keepPlan(await accounts.identify(request), params.lessonId, body),
+  );
+  mount(api, routes.putInPlan, async ({ request, params, body }) =>
+    lessons.putInPlan(await accounts.identify(request), params.lessonId, body.block, body.again),
   );
   mount(api, routes.keepDone, async ({ request, params, body }) =>
     lessons.keepDone(await accounts.identify(request), params.lessonId, body.version, body.done, body.state),

@@ -10,3 +10,15 @@ export {
 export { CHILD_LIMITS, DEFAULT_LIMITS, makeLimits, type HandLimits } from './limits';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';
+export {
+  added,
+  alikeIn,
+  byHand,
+  fitted,
+  inOrder,
+  lengthened,
+  lockTurned,
+  moved,
+  swapped,
+  without,
+} from './plan-edits';

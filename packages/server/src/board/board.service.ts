@@ -115,7 +115,7 @@ function boardLesson(lesson: LessonRow, view: StudentView, now: number): BoardBo
   return {
     ...lessonHead(lesson),
     name: view.record.name,
-    planKept: kept !== null,
+    planStanding: lesson.planStanding,
     planMinutes: plan ? planMinutes(plan.blocks) : 0,
     focus: focus ? String(focus.title.values.skill ?? '') || null : null,
     pain: view.state.pain,

@@ -314,6 +314,7 @@ function pastLesson(
     // Today's lessons wait for their write-up; older ones have it.
     state: last && maker.now - startsAt.getTime() < 12 * 3_600_000 ? 'taught' : 'written',
     plan: null,
+    planStanding: 'none',
     done: {
       schemaVersion: 1,
       blocks: [...blocks].map(([blockId, block]) => ({

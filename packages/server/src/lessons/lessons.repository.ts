@@ -15,6 +15,17 @@ export async function lessonById(
   return manager.getRepository(LessonEntity).findOneBy({ studioId, id });
 }
 
+/** The same, held until the transaction ends, so that two who add to it come one after the other. */
+export async function lessonHeld(
+  manager: EntityManager,
+  studioId: string,
+  id: string,
+): Promise<LessonRow | null> {
+  return manager
+    .getRepository(LessonEntity)
+    .findOne({ where: { studioId, id }, lock: { mode: 'pessimistic_write' } });
+}
+
 export async function lessonsOf(
   manager: EntityManager,
   studioId: string,
@@ -57,7 +68,7 @@ export async function writeUpsOwed(manager: EntityManager): Promise<number> {
   return Number(rows[0].count);
 }
 
-type Change = Partial<Pick<LessonRow, 'plan' | 'done' | 'note' | 'state'>>;
+type Change = Partial<Pick<LessonRow, 'plan' | 'planStanding' | 'done' | 'note' | 'state'>>;
 
 /** Changes a lesson when its version still is the one the writer saw; false when someone else wrote first. */
 export async function changeLesson(

@@ -2,9 +2,9 @@
  * Lessons: booked, planned, taught, written up. A plan comes from the planner and is kept as the teacher
  * left it; a write that saw an older version is refused and says so, with nothing lost on either side.
  */
-import { upcastPlan, type DoneBody, type LessonBody } from '@finch/contract';
+import { MOST_BLOCKS, upcastPlan, type DoneBody, type LessonBody, type PlanStanding } from '@finch/contract';
 import { must } from '@finch/core';
-import { planLesson, type LessonPlan, type PlanBlock } from '@finch/core/planning';
+import { added, alikeIn, planLesson, type LessonPlan, type PlanBlock } from '@finch/core/planning';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
@@ -12,7 +12,7 @@ import { inStudio, writeInStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
 import type { States, StudentView } from '../students/states.service';
-import { addLesson, changeLesson, lessonById } from './lessons.repository';
+import { addLesson, changeLesson, lessonById, lessonHeld } from './lessons.repository';
 
 export interface Lessons {
   readonly book: (
@@ -21,7 +21,8 @@ export interface Lessons {
   ) => Promise<LessonBody>;
   readonly read: (who: Who, lessonId: string) => Promise<LessonBody>;
   readonly propose: (who: Who, studentId: string, wish: Wish) => Promise<LessonPlan>;
-  readonly keepPlan: (who: Who, lessonId: string, version: number, plan: LessonPlan) => Promise<LessonBody>;
+  readonly keepPlan: (who: Who, lessonId: string, kept: KeptPlan) => Promise<LessonBody>;
+  readonly putInPlan: (who: Who, lessonId: string, block: PlanBlock, again: boolean) => Promise<PutInPlan>;
   readonly keepDone: (
     who: Who,
     lessonId: string,
@@ -36,6 +37,18 @@ export interface Lessons {
     done: DoneBody,
     note: string,
   ) => Promise<LessonBody>;
+}
+
+interface KeptPlan {
+  readonly version: number;
+  readonly plan: LessonPlan | null;
+  readonly standing: PlanStanding;
+}
+
+interface PutInPlan {
+  readonly lesson: LessonBody;
+  readonly added: boolean;
+  readonly before: { readonly plan: LessonPlan | null; readonly standing: PlanStanding };
 }
 
 export interface Wish {
@@ -74,6 +87,7 @@ function lessonBody(row: LessonRow): LessonBody {
     ...lessonHead(row),
     timeZone: row.timeZone,
     plan: upcastPlan(row.plan),
+    planStanding: row.planStanding,
     done: row.done as DoneBody | null,
     note: row.note,
   };
@@ -117,6 +131,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
           minutes: lesson.minutes,
           state: 'booked',
           plan: null,
+          planStanding: 'none',
           done: null,
           note: '',
           version: 1,
@@ -137,7 +152,32 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
         proposalFor(await states.view(manager, who.studioId, studentId, clock.now()), wish),
       );
     },
-    keepPlan: (who, lessonId, version, plan) => change(who, lessonId, version, { plan }),
+    keepPlan: (who, lessonId, { version, plan, standing }) =>
+      change(who, lessonId, version, { plan, planStanding: plan ? standing : 'none' }),
+    putInPlan: async (who, lessonId, block, again) =>
+      writeInStudio(database, who.studioId, async (manager) => {
+        const row = await lessonHeld(manager, who.studioId, lessonId);
+        if (!row) throw notFound('lessonId');
+        need(who, 'lesson.write', row.studentId);
+        if (row.state === 'written')
+          throw new Refusal('lesson.written', 'lessonId', 'a lesson that is not written up yet');
+        const kept = upcastPlan(row.plan);
+        const before = { plan: kept, standing: row.planStanding };
+        if (kept && !again && alikeIn(kept.blocks, block))
+          return { lesson: lessonBody(row), added: false, before };
+        if (kept && kept.blocks.length >= MOST_BLOCKS)
+          throw new Refusal('plan.full', 'block', `at most ${MOST_BLOCKS} blocks; take one out first`);
+        const plan = kept
+          ? { ...kept, blocks: added(kept.blocks, block).blocks }
+          : proposalFor(await states.view(manager, who.studioId, row.studentId, clock.now()), {
+              minutes: row.minutes,
+              locked: [block],
+            });
+        const standing: PlanStanding =
+          row.planStanding === 'kept' || row.planStanding === 'changed' ? 'changed' : 'begun';
+        await changeLesson(manager, who.studioId, lessonId, row.version, { plan, planStanding: standing });
+        return { lesson: lessonBody(await find(manager, who.studioId, lessonId)), added: true, before };
+      }),
     keepDone: (who, lessonId, version, done, state) => change(who, lessonId, version, { done, state }),
     keepWriteUp: (who, lessonId, version, done, note) =>
       change(who, lessonId, version, { done, note, state: 'written' }),

@@ -2,6 +2,7 @@
  * Rows as plain records, described to TypeORM without decorators (docs/decisions/0004). Every column names
  * its type. Repositories alone use these; services see the records.
  */
+import type { PlanStanding } from '@finch/contract';
 import { EntitySchema } from 'typeorm';
 
 export interface PersonRow {
@@ -48,6 +49,7 @@ export interface LessonRow {
   minutes: number;
   state: 'booked' | 'running' | 'taught' | 'written';
   plan: unknown;
+  planStanding: PlanStanding;
   done: unknown;
   note: string;
   version: number;
@@ -144,6 +146,7 @@ export const LessonEntity = new EntitySchema<LessonRow>({
     minutes: { type: 'integer' },
     state: { type: 'text' },
     plan: { type: 'jsonb', nullable: true },
+    planStanding: { type: 'text', name: 'plan_standing' },
     done: { type: 'jsonb', nullable: true },
     note: { type: 'text' },
     version,

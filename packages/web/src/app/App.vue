@@ -10,6 +10,7 @@ import { useSeat } from '../session/seat';
 import { useSchoolOfPage } from '../session/taught';
 import BenchStrip from './BenchStrip.vue';
 import FinchMark from './FinchMark.vue';
+import NoticeBar from './NoticeBar.vue';
 import { keyHints, listenToKeys, useKeys, useLetters } from './keys';
 import { sayProblem } from './words';
 
@@ -183,6 +184,7 @@ const shown = (key: string) =>
       </div>
     </footer>
 
+    <NoticeBar v-if="!bare || seat.seat" />
     <BModal v-model="help" title="All keys" no-footer>
       <dl class="all-keys">
         <template v-for="hint in keyHints()" :key="hint.key + hint.does"

@@ -1,6 +1,12 @@
 import { Foundations1764000000000 } from './foundations';
 import { Pieces1764200000000 } from './pieces';
+import { PlanStanding1764300000000 } from './plan-standing';
 import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
 
 /** In order; listed by hand, since a folder scan would depend on how the server is built. */
-export const migrations = [Foundations1764000000000, SchoolsAndMarks1764100000000, Pieces1764200000000];
+export const migrations = [
+  Foundations1764000000000,
+  SchoolsAndMarks1764100000000,
+  Pieces1764200000000,
+  PlanStanding1764300000000,
+];

@@ -74,7 +74,9 @@ function tagOf(i: number): { text: string; look: string } {
       look: 'now',
     };
   }
-  if (!lesson.planKept) return { text: 'proposed', look: '' };
+  if (lesson.planStanding === 'none') return { text: 'proposed', look: '' };
+  if (lesson.planStanding === 'begun') return { text: 'plan not kept yet', look: 'pick' };
+  if (lesson.planStanding === 'changed') return { text: 'changed since kept', look: 'pick' };
   return lesson.planMinutes > lesson.minutes
     ? { text: `${lesson.planMinutes - lesson.minutes} min over`, look: 'over' }
     : { text: 'plan kept', look: 'ready' };
@@ -169,7 +171,9 @@ useKeys([
         <p class="spread">
           <span class="note">Plans not kept yet</span>
           <b>{{
-            data ? lessons.filter((lesson) => !lesson.planKept && lesson.state === 'booked').length : '–'
+            data
+              ? lessons.filter((lesson) => lesson.planStanding !== 'kept' && lesson.state === 'booked').length
+              : '–'
           }}</b>
         </p>
       </div>

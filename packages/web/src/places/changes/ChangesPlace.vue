@@ -10,13 +10,13 @@ import { useRoute, useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import { gaveWayWords, sayChart } from '../../app/change-words';
 import { useKeys } from '../../app/keys';
-import { fretsMoved, nameChord, say, sayError } from '../../app/words';
+import { fretsMoved, nameChord } from '../../app/words';
 import PaceLine from '../../instruments/PaceLine.vue';
 import PathBoard from '../../instruments/PathBoard.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';
-import { blockOf, putInPlan } from '../../session/plan-actions';
+import { blockOf, useHandOut } from '../../session/hand-out';
 import { useTaught } from '../../session/taught';
 import { usePiecePlayer } from '../../workers/piece-player';
 import ChangeSide from './ChangeSide.vue';
@@ -170,24 +170,8 @@ const pathLoop = computed<Recipe | null>(() => {
 const drillPath = () => {
   if (pathLoop.value) void router.push({ name: 'drills', query: { recipe: JSON.stringify(pathLoop.value) } });
 };
-const said = ref('');
-const trouble = ref('');
-async function put() {
-  const now = pair.value;
-  if (!now || !loop.value) return;
-  said.value = trouble.value = '';
-  if (!bench.studentId) {
-    said.value = 'Put a student on the bench first: pick one on the Board.';
-    return;
-  }
-  const name = { code: 'title.loop', values: { from: now.from.chord.symbol, to: now.to.chord.symbol } };
-  try {
-    bench.lessonId = await putInPlan(bench.studentId, blockOf(loop.value, name, drilling.value));
-    said.value = `${say(name)} is in the next plan, locked; the rest was planned around it.`;
-  } catch (error) {
-    trouble.value = sayError(error);
-  }
-}
+const handOut = useHandOut();
+const put = () => loop.value && handOut.put(blockOf(loop.value, drilling.value));
 /** The path as cards, each with the change that leaves it. */
 const printing = ref(false);
 const job = computed<PaperJob | null>(() => {
@@ -366,8 +350,6 @@ useKeys([
       <p v-if="barres" class="caution">
         Barres: press, check, release; at most a bar long, never held as a contest. Pain means stop.
       </p>
-      <p v-if="said" class="note" role="status">{{ said }}</p>
-      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     </aside>
     <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
       <PaperSheet :job="job"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The generator: a family, its parameters and a hand make a drill, seen, heard, tried, re-keyed and handed on. */
-import { recipeSchema, routes } from '@finch/contract';
+import { recipeSchema } from '@finch/contract';
 import {
   drillTitle,
   easier,
@@ -19,18 +19,15 @@ import { soundSchedule } from '@finch/core/sound';
 import { noteText, pitchClassOf } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import * as v from 'valibot';
-import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { inPlainSchool } from '../../app/school';
-import { chordText, formText, say, sayError, sayProblem } from '../../app/words';
+import { chordText, formText, say, sayProblem } from '../../app/words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
-import { blockOf, putInPlan } from '../../session/plan-actions';
+import { blockOf, useHandOut } from '../../session/hand-out';
 import { useTaught } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
 import type { KeyedDrill } from '../../workers/bench.worker';
@@ -129,45 +126,12 @@ async function hear() {
 watch(recipe, () => player.stop());
 const trying = ref(false);
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
-const said = ref(
-  unread
-    ? 'The drill in this address could not be read, so another is open. Make it anew from its grips or bars.'
-    : '',
-);
-const trouble = ref('');
-async function hand(work: (studentId: string) => Promise<string>) {
-  trouble.value = '';
-  if (!bench.studentId) {
-    said.value = 'Put a student on the bench first: pick one on the Board.';
-    return;
-  }
-  try {
-    said.value = await work(bench.studentId);
-  } catch (problem) {
-    trouble.value = sayError(problem);
-  }
-}
-const put = () =>
-  hand(async (studentId) => {
-    bench.lessonId = await putInPlan(
-      studentId,
-      blockOf(recipe.value, drillTitle(recipe.value), drilling.value),
-    );
-    return `${title.value} is in the next plan, locked; the rest was planned around it.`;
-  });
-const home = () =>
-  hand(async (studentId) => {
-    await call(routes.assignHome, {
-      params: { studentId },
-      body: {
-        id: uuid(),
-        recipe: recipe.value,
-        skillId: null,
-        title: inPlainSchool(() => say(drillTitle(recipe.value))),
-      },
-    });
-    return `${title.value} goes home.`;
-  });
+const said = unread
+  ? 'The drill in this address could not be read, so another is open. Make it anew from its grips or bars.'
+  : '';
+const handOut = useHandOut();
+const put = () => handOut.put(blockOf(recipe.value, drilling.value));
+const home = () => handOut.home(recipe.value);
 const over = computed(() =>
   drill.value && limit.value !== null ? drill.value.heaviestGrip - limit.value : 0,
 );
@@ -186,8 +150,8 @@ useKeys([
 <template>
   <div class="drills">
     <Teleport defer to="#bench-tools">
-      <BButton variant="outline-secondary" @click="home">To homework</BButton>
-      <BButton class="pri" variant="dark" @click="put">Put in plan</BButton>
+      <BButton variant="outline-secondary" :disabled="handOut.busy.value" @click="home">To homework</BButton>
+      <BButton class="pri" variant="dark" :disabled="handOut.busy.value" @click="put">Put in plan</BButton>
     </Teleport>
     <FamilyList :family="recipe.family" @open="open" />
     <section class="sheet scroll middle" aria-label="The drill" tabindex="0">
@@ -314,7 +278,6 @@ useKeys([
         </div>
       </template>
       <p v-if="said" class="note" role="status">{{ said }}</p>
-      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     </aside>
     <BModal v-model="trying" size="lg" centered :title="title" no-footer>
       <NeckQuiz v-if="trying && drill" :drill="drill" :instrument="instrument" />

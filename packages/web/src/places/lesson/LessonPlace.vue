@@ -67,7 +67,10 @@ watch(
       // What the lesson began with is its plan: the write-up compares with it.
       if (now.state === 'booked')
         keptLesson(
-          await call(routes.keepPlan, { params: { lessonId: now.id }, body: { version: now.version, plan } }),
+          await call(routes.keepPlan, {
+            params: { lessonId: now.id },
+            body: { version: now.version, plan, standing: 'begun' },
+          }),
         );
     } catch (problem) {
       trouble.value = sayError(problem);

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
 import type { PieceContent } from '@finch/contract';
-import { drillTitle } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
 import { playedBars, type KeyOffer, type PartKind } from '@finch/core/score';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
@@ -11,11 +10,11 @@ import { useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import IconPrint from '~icons/bi/printer';
 import { useKeys } from '../../app/keys';
-import { chordText, say } from '../../app/words';
+import { chordText } from '../../app/words';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';
-import { blockOf, putInPlan } from '../../session/plan-actions';
+import { blockOf, useHandOut } from '../../session/hand-out';
 import { useSyllabus } from '../../session/queries';
 import { useTaught } from '../../session/taught';
 import { usePiecePlayer } from '../../workers/piece-player';
@@ -235,20 +234,11 @@ function openShape(chord: number) {
     query: { chord: step.chord.symbol, frets: fretsText(step.grip.frets) },
   });
 }
-async function put() {
-  const studentId = bench.studentId;
-  if (!studentId) {
-    said.value = 'Put a student on the bench first: pick one on the Board.';
-    return;
-  }
+const handOut = useHandOut();
+const put = () => {
   const recipe = demand.value && weakestLoop(demand.value);
-  if (!recipe) return;
-  const title = drillTitle(recipe);
-  await keeping.write(async () => {
-    bench.lessonId = await putInPlan(studentId, blockOf(recipe, title, drilling.value));
-    return `${say(title)} is in the next plan, locked; the rest was planned around it.`;
-  });
-}
+  if (recipe) void handOut.put(blockOf(recipe, drilling.value));
+};
 function otherStudent() {
   const all = members.value;
   const now = all.findIndex((one) => one.id === bench.studentId);

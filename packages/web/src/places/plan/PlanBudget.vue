@@ -17,8 +17,10 @@ const props = defineProps<{
   limits: HandLimits | null;
   busy: boolean;
   canUndo: boolean;
+  /** Minutes over the lesson. */
+  over: number;
 }>();
-const emit = defineEmits<{ replan: []; undo: [] }>();
+const emit = defineEmits<{ replan: []; undo: []; fit: [] }>();
 const blocks = computed(() => props.plan.blocks);
 const total = computed(() => planMinutes(blocks.value));
 const strips = computed(() =>
@@ -73,6 +75,8 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
     <div class="foot">
       <BButton variant="outline-secondary" size="sm" :disabled="busy" @click="emit('replan')"
         >Re-plan around locks</BButton
+      ><BButton v-if="over > 0" variant="outline-secondary" size="sm" @click="emit('fit')"
+        >Fit to {{ minutes }} min</BButton
       ><BButton variant="outline-secondary" size="sm" :disabled="!canUndo" @click="emit('undo')"
         >Undo</BButton
       >

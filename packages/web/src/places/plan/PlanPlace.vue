@@ -1,111 +1,66 @@
 <script setup lang="ts">
-import { routes, type LessonBody } from '@finch/contract';
 import type { PlanBlock } from '@finch/core/planning';
-import { planMinutes } from '@finch/core/planning';
-import { useQueryClient } from '@tanstack/vue-query';
+import {
+  added,
+  fitted,
+  lengthened,
+  lockTurned,
+  moved,
+  planMinutes,
+  swapped,
+  without,
+} from '@finch/core/planning';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import IconCheck from '~icons/bi/check-lg';
 import BothVersions from '../../app/BothVersions.vue';
 import { useKeys } from '../../app/keys';
-import { say, sayError } from '../../app/words';
+import { sayError } from '../../app/words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
-import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
-import { useKeeping } from '../../session/keeping';
 import { useLesson, useStudent } from '../../session/queries';
+import { useTaught } from '../../session/taught';
 import PlanBudget from './PlanBudget.vue';
 import PlanRun from './PlanRun.vue';
 import PlanShelf from './PlanShelf.vue';
-import { usePlanDesk } from './plan-desk';
-import { added, lengthened, lockTurned, moved, swapped, without } from './plan-edits';
+import { usePlanBench } from './use-plan-bench';
 
 const props = defineProps<{ lessonId?: string }>();
 const bench = useBench();
 const router = useRouter();
-const client = useQueryClient();
 const { data: onBench } = useStudent(() => bench.studentId);
 const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.nextLesson?.id || null);
 const { data: lesson, error, refetch } = useLesson(id);
-const { data: student } = useStudent(() => lesson.value?.studentId ?? null);
+const { student, drilling } = useTaught(() => lesson.value?.studentId ?? null);
 const minutes = computed(() => lesson.value?.minutes ?? 45);
 const limits = computed(() => student.value?.limits.value ?? null);
-const desk = usePlanDesk();
-const { plan, blocks, picked, dirty } = desk;
-const keeping = useKeeping<LessonBody>({
-  name: 'Plan',
-  send: async (version) => {
-    if (!plan.value || !lesson.value) throw new RangeError('no plan on the bench');
-    const kept = await call(routes.keepPlan, {
-      params: { lessonId: lesson.value.id },
-      body: { version, plan: plan.value },
-    });
-    desk.kept();
-    client.setQueryData(['lesson', kept.id], kept);
-    void client.invalidateQueries({ queryKey: ['board'] });
-    return kept.version;
-  },
-  newest: () => call(routes.lesson, { params: { lessonId: id.value ?? '' } }),
-  versionOf: (theirs) => theirs.version,
-  inWords: (theirs) =>
-    theirs.plan
-      ? `${planMinutes(theirs.plan.blocks)} minutes: ${theirs.plan.blocks.map((block) => `${say(block.title)} ${block.minutes}`).join(', ')}`
-      : 'no plan',
-  show: (theirs) => {
-    desk.kept();
-    client.setQueryData(['lesson', theirs.id], theirs);
-    if (theirs.plan) desk.replace(theirs.plan);
-  },
-});
-
-/** The lesson laid out, so that a later version of it is told from a first look. */
-const laid = ref('');
 watch(
   lesson,
-  async (now) => {
-    if (!now) return;
-    if (bench.studentId !== now.studentId || bench.lessonId !== now.id) bench.put(now.studentId, now.id);
-    if (laid.value === now.id && dirty.value) return;
-    laid.value = now.id;
-    keeping.began(now.version);
-    if (now.plan) desk.lay(now.plan);
-    else await propose([]);
+  (now) => {
+    if (now && (bench.studentId !== now.studentId || bench.lessonId !== now.id))
+      bench.put(now.studentId, now.id);
   },
   { immediate: true },
 );
+const { desk, keeping, busy, trouble, draftFrom, replan, dropDraft, keptByTeacher } = usePlanBench(lesson);
+const { plan, blocks, picked, dirty } = desk;
 
-const busy = ref(false);
-const trouble = ref('');
-async function propose(locked: readonly PlanBlock[]) {
-  if (!lesson.value) return;
-  const seen = plan.value;
-  busy.value = true;
-  trouble.value = '';
-  try {
-    const made = await call(routes.propose, {
-      params: { studentId: lesson.value.studentId },
-      body: { minutes: lesson.value.minutes, locked: [...locked] },
-    });
-    // What was changed by hand meanwhile is not overwritten.
-    if (plan.value === seen) desk.replace(made);
-  } catch (problem) {
-    trouble.value = sayError(problem);
-  } finally {
-    busy.value = false;
-  }
-}
-const replan = () => propose(blocks.value.filter((block) => block.locked));
-
+const swapping = ref(false);
 const longer = (by: number, at = picked.value) => desk.change((now) => lengthened(now, at, by));
+const over = computed(() => planMinutes(blocks.value) - minutes.value);
+const fit = () => desk.change((now) => fitted(now, minutes.value));
 const lock = (at = picked.value) => desk.change((now) => lockTurned(now, at));
-const takeOut = (at = picked.value) => desk.change((now) => without(now, at));
+function takeOut(at = picked.value) {
+  swapping.value = false;
+  desk.change((now) => without(now, at));
+  pick(picked.value);
+}
 function move(by: number) {
   const from = picked.value;
   desk.change((now) => moved(now, from, by));
   pick(from + by);
 }
-const swapping = ref(false);
 function put(block: PlanBlock) {
   if (swapping.value) desk.change((now) => swapped(now, picked.value, block));
   else {
@@ -115,12 +70,18 @@ function put(block: PlanBlock) {
   }
   swapping.value = false;
 }
+const focusShelf = () => nextTick(() => document.getElementById('shelf-find')?.focus());
+/** Arms the swap of the picked block and goes where its successor is chosen; once more lets it go. */
+function swap() {
+  swapping.value = !swapping.value && blocks.value.length > 0;
+  if (swapping.value) void focusShelf();
+}
 function pick(to: number) {
   desk.pick(to);
   void nextTick(() => document.getElementById(`block-${picked.value}`)?.focus());
 }
 async function start() {
-  if ((dirty.value || !lesson.value?.plan) && !(await keeping.keep())) return;
+  if ((dirty.value || lesson.value?.planStanding !== 'kept') && !(await keeping.keep())) return;
   await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' } });
 }
 useKeys([
@@ -130,9 +91,13 @@ useKeys([
   { key: 'Alt+ArrowDown', does: 'move it down', run: () => move(1), quiet: true },
   { key: '+', shown: '+ −', does: 'a minute', run: () => longer(1) },
   { key: '-', does: 'a minute less', run: () => longer(-1), quiet: true },
-  { key: 'w', does: 'swap', run: () => (swapping.value = !swapping.value) },
+  { key: 'w', does: 'swap', run: swap },
+  { key: '/', does: 'shelf', run: () => focusShelf() },
+  { key: 'Escape', does: 'no swap after all', run: () => (swapping.value = false), quiet: true },
+  { key: 'Enter', does: 'keep plan', run: () => void keeping.keep() },
   { key: 'k', does: 'lock', run: () => lock() },
   { key: 'Delete', shown: 'Del', does: 'take out', run: () => takeOut() },
+  { key: 'f', does: 'fit to the minutes', run: fit, quiet: true },
   { key: 'Ctrl+z', shown: 'Ctrl Z', does: 'undo', run: desk.undo },
   {
     key: 'r',
@@ -141,6 +106,19 @@ useKeys([
   },
   { key: 's', does: 'start lesson', run: () => void start(), quiet: true },
 ]);
+const standing = computed(() => {
+  if (busy.value) return 'weighing…';
+  if (dirty.value) return 'changed by hand, not kept yet';
+  return { none: 'proposed', begun: 'not kept yet', kept: '', changed: 'changed since kept' }[
+    lesson.value?.planStanding ?? 'none'
+  ];
+});
+const clockText = (ms: number) =>
+  new Date(ms).toLocaleTimeString('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: lesson.value?.timeZone ?? 'UTC',
+  });
 const when = computed(() =>
   lesson.value
     ? new Date(lesson.value.startsAt).toLocaleString('en-GB', {
@@ -164,7 +142,7 @@ const when = computed(() =>
       >
       <BButton variant="outline-secondary" :disabled="!plan" @click="start">Start lesson</BButton>
       <BButton class="pri" variant="dark" :disabled="!plan || keeping.busy.value" @click="keeping.keep()"
-        ><IconCheck aria-hidden="true" /> {{ dirty || !lesson?.plan ? 'Keep plan' : 'Plan kept' }}</BButton
+        ><IconCheck aria-hidden="true" /> {{ keptByTeacher ? 'Plan kept' : 'Keep plan' }}</BButton
       >
     </Teleport>
     <p v-if="!id" class="sheet empty">
@@ -178,6 +156,7 @@ const when = computed(() =>
       <PlanShelf
         class="sheet"
         :student="student ?? null"
+        :drilling="drilling"
         :swapping="swapping"
         :taken="blocks.flatMap((block) => block.skillId ?? [])"
         @put="put"
@@ -186,12 +165,16 @@ const when = computed(() =>
         <div class="spread head">
           <h1 class="h2like">
             {{ minutes }} minutes
-            <span class="small">{{ busy ? 'weighing…' : dirty ? 'changed by hand' : '' }}</span>
+            <span class="small">{{ standing }}</span>
           </h1>
           <span class="small"
             >hand load, effort-minutes; <b>limit {{ limits?.load ?? '–' }}</b></span
           >
         </div>
+        <p v-if="draftFrom !== null" class="draft note" role="status">
+          Your changes of {{ clockText(draftFrom) }} are here, not kept yet.
+          <BButton size="sm" variant="outline-secondary" @click="dropDraft">Drop them</BButton>
+        </p>
         <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
         <BothVersions :keeping="keeping" />
         <PlanRun
@@ -199,9 +182,9 @@ const when = computed(() =>
           :picked="picked"
           :minutes="minutes"
           :limits="limits"
-          @order="(next) => desk.change(() => next)"
+          @order="desk.order"
           @pick="desk.pick"
-          @swap="swapping = true"
+          @swap="swap"
           @longer="longer"
           @lock="lock"
           @take-out="takeOut"
@@ -214,6 +197,8 @@ const when = computed(() =>
         :limits="limits"
         :busy="busy"
         :can-undo="desk.canUndo.value"
+        :over="over"
+        @fit="fit"
         @replan="replan"
         @undo="desk.undo"
       />

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 /** What else could go in: skills of the syllabus as blocks, found by name; and a blank one. */
 import type { StudentBody } from '@finch/contract';
-import { makeDrill } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
-import { paceOf } from '@finch/core/changes';
-import { handFor } from '@finch/core/shapes';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
 import { BLOCK_WORDS, whole } from '../../app/words';
 import { CATEGORY } from '../../instruments/categories';
 import { useSyllabus } from '../../session/queries';
-import { pinsOf } from '../../session/taught';
+import { blockOf } from '../../session/hand-out';
 
-const props = defineProps<{ student: StudentBody | null; taken: readonly string[]; swapping: boolean }>();
+const props = defineProps<{
+  student: StudentBody | null;
+  drilling: DrillContext;
+  taken: readonly string[];
+  swapping: boolean;
+}>();
 const emit = defineEmits<{ put: [block: PlanBlock] }>();
 const { data: syllabus } = useSyllabus();
 const find = ref('');
@@ -53,30 +56,10 @@ const shelf = computed(() => {
     .sort((a, b) => a.order - b.order)
     .slice(0, 12);
 });
-function put(entry: (typeof shelf.value)[number]) {
-  const student = props.student;
-  if (!student) return;
-  const recipe = entry.skill.practice[0];
-  const drill = makeDrill(recipe, {
-    hand: handFor(student.hand.value, student.schools),
-    instrument: student.instrument.value,
-    pins: pinsOf(student.marks),
-    pace: paceOf(student.pace.fit),
-  });
-  const share =
-    drill.ok && drill.value.hasBarre
-      ? drill.value.bursts.workSeconds / (drill.value.bursts.workSeconds + drill.value.bursts.restSeconds)
-      : 0;
+function put({ skill, kind }: (typeof shelf.value)[number]) {
+  const title = { code: 'title.skill', values: { skill: skill.name } };
   emit('put', {
-    id: uuid(),
-    kind: entry.kind,
-    minutes: MINUTES,
-    title: { code: 'title.skill', values: { skill: entry.skill.name } },
-    because: { code: 'because.chosen', values: {} },
-    skillId: entry.skill.id,
-    recipe,
-    effort: drill.ok ? drill.value.effort : 0,
-    barreMinutes: MINUTES * share,
+    ...blockOf(skill.practice[0], props.drilling, title, { kind, skillId: skill.id }),
     locked: false,
   });
 }
@@ -103,7 +86,7 @@ function putBlank() {
       <h2>{{ swapping ? 'Swap for' : 'Shelf' }}</h2>
       <span class="small">{{ student ? `for ${student.name.split(' ')[0]}` : '' }}</span>
     </div>
-    <BFormInput v-model="find" placeholder="skill by name" aria-label="Find a skill" />
+    <BFormInput id="shelf-find" v-model="find" placeholder="skill by name" aria-label="Find a skill" />
     <p v-if="swapping" class="small" role="status">Choose what takes the place of the picked block.</p>
     <ul class="scroll" tabindex="0" aria-label="Shelf">
       <li v-for="entry in shelf" :key="entry.skill.id">

@@ -1,5 +1,5 @@
 /** The plan being changed by hand: its blocks, which one is picked, and the way back. Knows no server. */
-import type { LessonPlan, PlanBlock } from '@finch/core/planning';
+import { inOrder, type LessonPlan, type PlanBlock } from '@finch/core/planning';
 import { computed, readonly, ref, shallowRef } from 'vue';
 
 const STEPS_KEPT = 30;
@@ -33,14 +33,37 @@ export function usePlanDesk() {
       dirty.value = false;
       pick(picked.value);
     },
-    /** Puts another plan in its place, as one step. */
-    replace: put,
-    /** Changes the blocks by a function; one that returns its own input changes nothing. */
-    change: (edit: (blocks: readonly PlanBlock[]) => readonly PlanBlock[]) => {
-      if (!plan.value) return;
+    /** Nothing on the bench: another lesson comes. */
+    clear: () => {
+      plan.value = null;
+      before.value = [];
+      dirty.value = false;
+    },
+    /** Puts another plan in its place, as one step; a change by hand where somebody asked for it. */
+    replace: (next: LessonPlan, asked = false) => {
+      put(next);
+      if (asked) dirty.value = true;
+    },
+    /**
+     * Changes the blocks by a function; one that returns its own input changes nothing. Where there is no plan yet,
+     * `onto` is what it changes.
+     */
+    change: (
+      edit: (blocks: readonly PlanBlock[]) => readonly PlanBlock[],
+      onto: LessonPlan | null = plan.value,
+    ) => {
+      if (!onto) return;
       const next = edit(blocks.value);
       if (next === blocks.value) return;
-      put({ ...plan.value, blocks: [...next] });
+      put({ ...onto, blocks: [...next] });
+      dirty.value = true;
+    },
+    /** The blocks as they were dragged; what goes home stays last. */
+    order: (next: readonly PlanBlock[]) => {
+      if (!plan.value) return;
+      const ordered = inOrder(blocks.value, next);
+      if (ordered === blocks.value) return;
+      put({ ...plan.value, blocks: [...ordered] });
       dirty.value = true;
     },
     undo: () => {

@@ -70,7 +70,7 @@ const picked = computed(() => {
   return graded.ok ? { ...grip, fingers: graded.value.fingering.fingers } : grip;
 });
 const actions = useShapeActions({ picked, chord, drilling });
-const { said, trouble, change } = actions;
+const { said, change, busy } = actions;
 const SHOWS: readonly { id: CardShow; name: string }[] = [
   { id: 'fingers', name: 'Fingers' },
   { id: 'degrees', name: 'Intervals' },
@@ -326,13 +326,12 @@ onMounted(() => ask.value?.focus());
           >
           <BButton variant="outline-secondary" @click="gather">To page</BButton>
           <BButton variant="outline-secondary" @click="drill">Drill it</BButton>
-          <BButton variant="outline-secondary" @click="actions.home">To homework</BButton>
-          <BButton class="pri" variant="dark" @click="actions.put">{{
+          <BButton variant="outline-secondary" :disabled="busy" @click="actions.home">To homework</BButton>
+          <BButton class="pri" variant="dark" :disabled="busy" @click="actions.put">{{
             change ? 'Loop in plan' : 'Put in plan'
           }}</BButton>
         </div>
         <p v-if="said" class="note" role="status">{{ said }}</p>
-        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
         <div class="tabs" role="tablist" aria-label="About this shape">
           <button
             v-for="one in TABS"

@@ -1,19 +1,13 @@
 /** What can be done with the grip in hand: hear it, hold it beside another, put it in the plan, send it home. */
-import { routes } from '@finch/contract';
 import { changeIn, changeLoop, ringCheck, type DrillContext, type Recipe } from '@finch/core/drills';
-import type { Reason } from '@finch/core/effort';
 import { pitchAt } from '@finch/core/fretboard';
 import type { Frets } from '@finch/core/grips';
 import { PLAIN_LEVEL } from '@finch/core/sound';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
-import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue';
-import { nameChord, say, sayError } from '../../app/words';
-import { inPlainSchool } from '../../app/school';
-import { call } from '../../session/api';
-import { useBench } from '../../session/bench';
-import { blockOf, putInPlan } from '../../session/plan-actions';
+import { nameChord } from '../../app/words';
+import { blockOf, useHandOut } from '../../session/hand-out';
 import { usePlayer } from '../../workers/player';
 
 const ARPEGGIO_SECONDS = 0.38;
@@ -26,11 +20,9 @@ export function useShapeActions(given: {
 }) {
   const { picked, chord, drilling } = given;
   const instrument = computed(() => drilling.value.instrument);
-  const bench = useBench();
   const player = usePlayer();
   const held = shallowRef<{ grip: GradedGrip; chord: Chord } | null>(null);
   const said = ref('');
-  const trouble = ref('');
 
   const change = computed(() => {
     if (!held.value || !picked.value || held.value.grip.frets.join() === picked.value.frets.join())
@@ -65,47 +57,23 @@ export function useShapeActions(given: {
     said.value = `${nameChord(chord.value.symbol)} is held. Pick another grip or type another chord to see the change.`;
   }
   /** The drill that the grip in hand makes: a loop with the one held beside it, else a ring check. */
-  function drill(): { recipe: Recipe; title: Reason } | null {
+  function drill(): Recipe | null {
     if (!picked.value || !chord.value) return null;
     const grip = { chord: chord.value.symbol, frets: picked.value.frets };
-    if (!held.value || !change.value)
-      return { recipe: ringCheck(grip), title: { code: 'title.shape', values: { chord: grip.chord } } };
+    if (!held.value || !change.value) return ringCheck(grip);
     const from = { chord: held.value.chord.symbol, frets: held.value.grip.frets };
-    return {
-      recipe: changeLoop({ grips: [from, grip], beatsEach: 4 }),
-      title: { code: 'title.loop', values: { from: from.chord, to: grip.chord } },
-    };
+    return changeLoop({ grips: [from, grip], beatsEach: 4 });
   }
-  async function attempt(
-    work: (made: { recipe: Recipe; title: Reason }, studentId: string) => Promise<string>,
-  ) {
-    trouble.value = '';
+  const handOut = useHandOut();
+  const put = () => {
     const made = drill();
-    if (!bench.studentId || !made) {
-      said.value = 'Put a student on the bench first: pick one on the Board.';
-      return;
-    }
-    try {
-      said.value = await work(made, bench.studentId);
-    } catch (error) {
-      trouble.value = sayError(error);
-    }
-  }
-  const put = () =>
-    attempt(async ({ recipe, title }, studentId) => {
-      bench.lessonId = await putInPlan(studentId, blockOf(recipe, title, drilling.value));
-      return `${say(title)} is in the next plan, locked; the rest was planned around it.`;
-    });
-  const home = () =>
-    attempt(async ({ recipe, title }, studentId) => {
-      const words = say(title);
-      await call(routes.assignHome, {
-        params: { studentId },
-        body: { id: uuid(), recipe, skillId: null, title: inPlainSchool(() => say(title)) },
-      });
-      return `${words} goes home.`;
-    });
-  return { held, change, said, trouble, hear, hold, put, home, letGo: () => (held.value = null) };
+    if (made) void handOut.put(blockOf(made, drilling.value));
+  };
+  const home = () => {
+    const made = drill();
+    if (made) void handOut.home(made);
+  };
+  return { held, change, said, busy: handOut.busy, hear, hold, put, home, letGo: () => (held.value = null) };
 }
 
 export type ShapeActions = ReturnType<typeof useShapeActions>;

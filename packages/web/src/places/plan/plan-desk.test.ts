@@ -1,6 +1,4 @@
-import type { PlanBlock } from '@finch/core/planning';
-import fc from 'fast-check';
-import { added, lengthened, lockTurned, moved, swapped, without } from './plan-edits';
+import { moved, without, type PlanBlock } from '@finch/core/planning';
 import { usePlanDesk } from './plan-desk';
 
 const block = (id: string, minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
@@ -18,59 +16,6 @@ const block = (id: string, minutes: number, more: Partial<PlanBlock> = {}): Plan
 });
 const three = [block('a', 3, { kind: 'warm up' }), block('b', 10, { barreMinutes: 4 }), block('c', 5)];
 const ids = (blocks: readonly PlanBlock[]) => blocks.map((one) => one.id).join('');
-
-describe('changes by hand', () => {
-  test('a longer block keeps the share of its barre minutes', () => {
-    expect(lengthened(three, 1, 5)[1]).toMatchObject({ minutes: 15, barreMinutes: 6 });
-    expect(lengthened(three, 1, -5)[1]).toMatchObject({ minutes: 5, barreMinutes: 2 });
-  });
-
-  test('no block gets shorter than a minute or longer than an hour', () => {
-    expect(lengthened(three, 0, -3)).toBe(three);
-    expect(lengthened(three, 1, 51)).toBe(three);
-    expect(lengthened(three, 7, 1)).toBe(three);
-  });
-
-  test('blocks move, and not out of the plan', () => {
-    expect(ids(moved(three, 0, 1))).toBe('bac');
-    expect(ids(moved(three, 2, -2))).toBe('cab');
-    expect(moved(three, 2, 1)).toBe(three);
-    expect(moved(three, 9, -1)).toBe(three);
-  });
-
-  test('a lock turns and turns back', () => {
-    const once = lockTurned(three, 1);
-    expect(once[1].locked).toBe(true);
-    expect(lockTurned(once, 1)).toEqual(three);
-  });
-
-  test('a new block comes before what goes home', () => {
-    const home = [...three, block('h', 3, { kind: 'take home' })];
-    expect(ids(added(home, block('n', 4)).blocks)).toBe('abcnh');
-    expect(added(three, block('n', 4))).toMatchObject({ at: 3 });
-  });
-
-  test('a swapped block takes place and minutes of the old one', () => {
-    const next = swapped(three, 1, block('n', 4, { barreMinutes: 1 }));
-    expect(ids(next)).toBe('anc');
-    expect(next[1]).toMatchObject({ minutes: 10, barreMinutes: 2.5 });
-    expect(swapped(three, 5, block('n', 4))).toBe(three);
-  });
-
-  test('moving there and back changes nothing, and no block is ever lost', () => {
-    fc.assert(
-      fc.property(fc.nat(2), fc.integer({ min: -3, max: 3 }), (at, by) => {
-        const there = moved(three, at, by);
-        expect([...ids(there)].sort().join('')).toBe('abc');
-        if (there !== three) expect(moved(there, at + by, -by)).toEqual(three);
-      }),
-    );
-  });
-
-  test('taken out is gone, the rest stays in order', () => {
-    expect(ids(without(three, 1))).toBe('ac');
-  });
-});
 
 describe('the plan on the bench', () => {
   const plan = (blocks: readonly PlanBlock[]) => ({

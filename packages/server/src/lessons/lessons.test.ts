@@ -1,0 +1,161 @@
+/** Lessons over real HTTP and PostgreSQL: what is put into a plan keeps what was kept. */
+import { recipeSchema } from '@finch/contract';
+import { changeLoop } from '@finch/core/drills';
+import { planMinutes, type LessonPlan, type PlanBlock } from '@finch/core/planning';
+import type TestAgent from 'supertest/lib/agent';
+import * as v from 'valibot';
+import { v7 as uuid } from 'uuid';
+import { makeTestWorld, NOW, type TestWorld } from '../test/world';
+
+let world: TestWorld;
+let teacher: TestAgent;
+beforeAll(async () => {
+  world = await makeTestWorld();
+  teacher = await world.sit(world.here.teacherId);
+});
+afterAll(() => world.end());
+
+const block = (minutes = 6, tempoBpm = 70): PlanBlock => ({
+  id: uuid(),
+  kind: 'new',
+  minutes,
+  title: { code: 'title.loop', values: { from: 'Am', to: 'F' } },
+  because: { code: 'because.chosen', values: {} },
+  skillId: null,
+  recipe: v.parse(
+    recipeSchema,
+    changeLoop({
+      grips: [
+        { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] },
+        { chord: 'F', frets: [1, 3, 3, 2, 1, 1] },
+      ],
+      beatsEach: 4,
+      tempoBpm,
+    }),
+  ),
+  effort: 40,
+  barreMinutes: 2,
+  locked: true,
+});
+const song: PlanBlock = {
+  ...block(),
+  kind: 'apply',
+  title: { code: 'title.blank', values: { text: 'Her own song, verse' } },
+  recipe: null,
+};
+const home: PlanBlock = { ...song, id: uuid(), kind: 'take home', minutes: 3 };
+
+async function booked(studentId = world.here.studentId) {
+  const { body } = await teacher
+    .post('/api/lessons')
+    .send({ id: uuid(), studentId, startsAt: new Date(NOW + 3_600_000).toISOString(), minutes: 45 })
+    .expect(200);
+  return body as { id: string; version: number };
+}
+const planOf = (blocks: PlanBlock[]): LessonPlan => ({
+  schemaVersion: 1,
+  minutes: 45,
+  blocks,
+  leftOut: [],
+  modelVersion: 'plan-1',
+});
+const put = (id: string, one: PlanBlock, more: object = {}) =>
+  teacher.post(`/api/lessons/${id}/plan/blocks`).send({ block: one, ...more });
+const ids = (plan: LessonPlan) => plan.blocks.map((one) => one.id);
+
+describe('putting a block into a plan', () => {
+  test('a kept plan keeps all that is in it, over its minutes or not, and says that it changed since', async () => {
+    const lesson = await booked();
+    const long = { ...song, minutes: 42 };
+    const kept = await teacher
+      .put(`/api/lessons/${lesson.id}/plan`)
+      .send({ version: lesson.version, plan: planOf([long, home]) })
+      .expect(200);
+    expect(kept.body.planStanding).toBe('kept');
+    const mine = block();
+    const { body } = await put(lesson.id, mine).expect(200);
+    expect(body.added).toBe(true);
+    expect(ids(body.lesson.plan)).toEqual([long.id, mine.id, home.id]);
+    expect(planMinutes(body.lesson.plan.blocks)).toBe(51);
+    expect(body.lesson).toMatchObject({ planStanding: 'changed', version: kept.body.version + 1 });
+    const board = await teacher.get('/api/board').expect(200);
+    const shown = board.body.lessons.find((one: { id: string }) => one.id === lesson.id);
+    expect(shown).toMatchObject({ planStanding: 'changed', planMinutes: 51 });
+    // The way back.
+    const back = await teacher
+      .put(`/api/lessons/${lesson.id}/plan`)
+      .send({ version: body.lesson.version, plan: body.before.plan, standing: body.before.standing })
+      .expect(200);
+    expect(ids(back.body.plan)).toEqual([long.id, home.id]);
+    expect(back.body.planStanding).toBe('kept');
+  });
+
+  test('the same drill is not put in twice, unless asked for', async () => {
+    const lesson = await booked();
+    const first = await put(lesson.id, block()).expect(200);
+    const twice = await put(lesson.id, block()).expect(200);
+    expect(twice.body.added).toBe(false);
+    expect(twice.body.lesson.version).toBe(first.body.lesson.version);
+    const again = await put(lesson.id, block(), { again: true }).expect(200);
+    expect(again.body.added).toBe(true);
+    const other = await put(lesson.id, block(6, 72)).expect(200);
+    expect(other.body.added).toBe(true);
+    const loops = (plan: LessonPlan) => plan.blocks.filter((one) => one.title.code === 'title.loop').length;
+    expect(loops(other.body.lesson.plan)).toBe(3);
+  });
+
+  test('without a plan the rest is proposed around it, and undo leaves no plan', async () => {
+    const lesson = await booked();
+    const mine = block();
+    const { body } = await put(lesson.id, mine).expect(200);
+    expect(ids(body.lesson.plan)).toContain(mine.id);
+    expect(planMinutes(body.lesson.plan.blocks)).toBeLessThanOrEqual(45);
+    expect(body.lesson.planStanding).toBe('begun');
+    expect(body.before).toEqual({ plan: null, standing: 'none' });
+    const back = await teacher
+      .put(`/api/lessons/${lesson.id}/plan`)
+      .send({ version: body.lesson.version, plan: null, standing: 'none' })
+      .expect(200);
+    expect(back.body).toMatchObject({ plan: null, planStanding: 'none' });
+  });
+
+  test('ten who put in at once lose none of it', async () => {
+    const lesson = await booked();
+    await put(lesson.id, block(6, 60)).expect(200);
+    const many = Array.from({ length: 10 }, (_, i) => block(1, 80 + i));
+    await Promise.all(many.map((one) => put(lesson.id, one).expect(200)));
+    const { body } = await teacher.get(`/api/lessons/${lesson.id}`).expect(200);
+    expect(ids(body.plan)).toEqual(expect.arrayContaining(many.map((one) => one.id)));
+  });
+
+  test('a full plan and a written lesson refuse, and lose nothing', async () => {
+    const lesson = await booked();
+    const full = planOf(Array.from({ length: 40 }, () => ({ ...song, id: uuid(), minutes: 1 })));
+    const kept = await teacher
+      .put(`/api/lessons/${lesson.id}/plan`)
+      .send({ version: 1, plan: full })
+      .expect(200);
+    expect((await put(lesson.id, block()).expect(422)).body.code).toBe('plan.full');
+    const done = { schemaVersion: 1, blocks: [] };
+    await teacher
+      .put(`/api/lessons/${lesson.id}/write-up`)
+      .send({ version: kept.body.version, done, note: '' })
+      .expect(200);
+    expect((await put(lesson.id, block(), { again: true }).expect(422)).body.code).toBe('lesson.written');
+    const { body } = await teacher.get(`/api/lessons/${lesson.id}`).expect(200);
+    expect(body.plan.blocks).toHaveLength(40);
+  });
+
+  test('only who may write lessons puts anything in', async () => {
+    const lesson = await booked();
+    for (const seat of ['studentSeatId', 'guardianId', 'selfTaughtId'] as const) {
+      const agent = await world.sit(world.here[seat]);
+      const refused = await agent
+        .post(`/api/lessons/${lesson.id}/plan/blocks`)
+        .send({ block: block() })
+        .expect(403);
+      expect(refused.body.code).toBe('right.missing');
+    }
+    await put(uuid(), block()).expect(404);
+  });
+});
