@@ -14,6 +14,7 @@ export {
   type BoardBody,
   type BoardLesson,
   type LessonBody,
+  type LessonHead,
   type PracticeBody,
   type PracticeCard,
   type Role,

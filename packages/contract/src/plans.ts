@@ -1,7 +1,7 @@
 /** Lesson plans as they travel and are stored, with the upcaster that old ones pass through. */
-import { BLOCK_KINDS, type LessonPlan, type PlanBlock } from '@finch/core/planning';
+import { BLOCK_KINDS, type LessonPlan, type LessonShare, type PlanBlock } from '@finch/core/planning';
 import * as v from 'valibot';
-import { reasonSchema } from './basics';
+import { idSchema, noteTextSchema, reasonSchema } from './basics';
 import { recipeSchema } from './drills';
 
 /** The most blocks a plan holds. */
@@ -49,23 +49,41 @@ const PLAN_STANDINGS = ['none', 'begun', 'kept', 'changed'] as const;
 export const planStandingSchema = v.picklist(PLAN_STANDINGS);
 export type PlanStanding = v.InferOutput<typeof planStandingSchema>;
 
-/** What was done in a lesson, block by block. */
-export const doneSchema = v.object({
-  schemaVersion: v.literal(1),
+const namedBlock = {
+  blockId: v.pipe(v.string(), v.maxLength(80)),
+  title: reasonSchema,
+  kind: v.picklist(BLOCK_KINDS),
+  takes: v.object({ clean: v.number(), nearly: v.number(), notYet: v.number() }),
+  /** Not in the plan: the student brought it. */
+  brought: v.boolean(),
+};
+const doneBlockSchema = v.object({
+  ...namedBlock,
+  minutes: v.pipe(v.number(), v.minValue(0), v.maxValue(2000)),
+});
+const MOST_ROWS = 60;
+const msSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(4_102_444_800_000));
+
+/** One screen's share of a lesson, as it is sent again and again while the lesson runs. */
+export const shareSchema: v.GenericSchema<unknown, LessonShare> = v.object({
+  id: idSchema,
+  at: v.nullable(v.pipe(v.string(), v.maxLength(80))),
+  movedAt: msSchema,
+  note: noteTextSchema,
   blocks: v.pipe(
     v.array(
-      v.object({
-        blockId: v.pipe(v.string(), v.maxLength(80)),
-        title: reasonSchema,
-        kind: v.picklist(BLOCK_KINDS),
-        minutes: v.pipe(v.number(), v.minValue(0), v.maxValue(240)),
-        takes: v.object({ clean: v.number(), nearly: v.number(), notYet: v.number() }),
-        /** Not in the plan: the student brought it. */
-        brought: v.boolean(),
-      }),
+      v.object({ ...namedBlock, spans: v.pipe(v.array(v.tuple([msSchema, msSchema])), v.maxLength(400)) }),
     ),
-    v.maxLength(60),
+    v.maxLength(MOST_ROWS, `at most ${MOST_ROWS} blocks`),
   ),
+});
+
+/** What was done in a lesson, block by block; while it runs, also what each screen did and what was there before. */
+export const doneSchema = v.object({
+  schemaVersion: v.literal(1),
+  blocks: v.pipe(v.array(doneBlockSchema), v.maxLength(MOST_ROWS * 4)),
+  before: v.optional(v.array(doneBlockSchema)),
+  shares: v.optional(v.array(shareSchema)),
 });
 export type DoneBody = v.InferOutput<typeof doneSchema>;
 

@@ -17,7 +17,7 @@ import { handSchema, instrumentSchema, limitsSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
-import { blockSchema, doneSchema, planSchema, planStandingSchema } from './plans';
+import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
 import { hookSchema, marksSchema, pinSchema } from './marks';
 import { route } from './route';
 import { SCHOOL_SCOPES, schoolsSchema, someSchoolsSchema } from './schools';
@@ -66,9 +66,12 @@ const lessonHeadSchema = v.object({
   studentId: v.string(),
   startsAt: v.string(),
   minutes: v.number(),
-  state: v.picklist(['booked', 'running', 'taught', 'written']),
+  state: v.picklist(['booked', 'running', 'taught', 'written', 'cancelled']),
+  /** Minutes that were taught, whole. */
+  minutesDone: v.number(),
   version: v.number(),
 });
+export type LessonHead = v.InferOutput<typeof lessonHeadSchema>;
 
 const boardLessonSchema = v.object({
   ...lessonHeadSchema.entries,
@@ -384,12 +387,20 @@ export const routes = {
       before: v.object({ plan: v.nullable(planSchema), standing: planStandingSchema }),
     }),
   }),
-  keepDone: route({
+  /**
+   * One screen's share of what was done. Sent again it replaces itself and nobody else's, so it needs no version. A written
+   * lesson is opened again only where that is asked for; a taught one is not set running by a screen that did not hear of it.
+   */
+  keepShare: route({
     method: 'put',
     path: '/api/lessons/:lessonId/done',
     ...none,
     params: lessonParams,
-    body: v.object({ version: versionSchema, done: doneSchema, state: v.picklist(['running', 'taught']) }),
+    body: v.object({
+      share: shareSchema,
+      state: v.picklist(['running', 'taught']),
+      again: v.optional(v.boolean(), false),
+    }),
     output: lessonSchema,
   }),
   keepWriteUp: route({
@@ -397,7 +408,13 @@ export const routes = {
     path: '/api/lessons/:lessonId/write-up',
     ...none,
     params: lessonParams,
-    body: v.object({ version: versionSchema, done: doneSchema, note: noteTextSchema }),
+    body: v.object({
+      version: versionSchema,
+      done: doneSchema,
+      note: noteTextSchema,
+      /** Said so: nothing was taught. Otherwise a write-up of no minutes at all is refused. */
+      nothingTaught: v.optional(v.boolean(), false),
+    }),
     output: lessonSchema,
   }),
   assignHome: route({

@@ -377,12 +377,26 @@ describe('lessons', () => {
         },
       ],
     };
-    const taught = (
-      await teacher
-        .put(`/api/lessons/${id}/done`)
-        .send({ version: kept.version, done, state: 'taught' })
-        .expect(200)
-    ).body;
+    const share = {
+      id: uuid(),
+      at: plan.blocks[0].id,
+      movedAt: NOW,
+      note: '',
+      blocks: [
+        {
+          blockId: plan.blocks[0].id,
+          title: plan.blocks[0].title,
+          kind: 'warm up',
+          spans: [[NOW, NOW + 210_000]],
+          takes: { clean: 1, nearly: 0, notYet: 0 },
+          brought: false,
+        },
+      ],
+    };
+    expect(kept.planStanding).toBe('kept');
+    const taught = (await teacher.put(`/api/lessons/${id}/done`).send({ share, state: 'taught' }).expect(200))
+      .body;
+    expect(taught.done.blocks).toEqual(done.blocks);
     expect((await teacher.get('/api/board')).body.writeUpsOwed).toBe(1);
     await teacher
       .put(`/api/lessons/${id}/write-up`)

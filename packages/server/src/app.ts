@@ -173,17 +173,11 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.putInPlan, async ({ request, params, body }) =>
     lessons.putInPlan(await accounts.identify(request), params.lessonId, body.block, body.again),
   );
-  mount(api, routes.keepDone, async ({ request, params, body }) =>
-    lessons.keepDone(await accounts.identify(request), params.lessonId, body.version, body.done, body.state),
+  mount(api, routes.keepShare, async ({ request, params, body }) =>
+    lessons.keepShare(await accounts.identify(request), params.lessonId, body),
   );
   mount(api, routes.keepWriteUp, async ({ request, params, body }) =>
-    lessons.keepWriteUp(
-      await accounts.identify(request),
-      params.lessonId,
-      body.version,
-      body.done,
-      body.note,
-    ),
+    lessons.keepWriteUp(await accounts.identify(request), params.lessonId, body),
   );
   mount(api, routes.schools, async ({ request, query }) =>
     schools.read(await accounts.identify(request), query.student),

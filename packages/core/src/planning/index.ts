@@ -22,3 +22,14 @@ export {
   swapped,
   without,
 } from './plan-edits';
+export {
+  doneOf,
+  latestShare,
+  minutesDone,
+  notesOf,
+  spannedMs,
+  type DoneBlock,
+  type LessonShare,
+  type RunBlock,
+  type TakeCounts,
+} from './done';

@@ -4,7 +4,16 @@
  */
 import { MOST_BLOCKS, upcastPlan, type DoneBody, type LessonBody, type PlanStanding } from '@finch/contract';
 import { must } from '@finch/core';
-import { added, alikeIn, planLesson, type LessonPlan, type PlanBlock } from '@finch/core/planning';
+import {
+  added,
+  alikeIn,
+  doneOf,
+  minutesDone,
+  planLesson,
+  type LessonPlan,
+  type LessonShare,
+  type PlanBlock,
+} from '@finch/core/planning';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
@@ -23,26 +32,27 @@ export interface Lessons {
   readonly propose: (who: Who, studentId: string, wish: Wish) => Promise<LessonPlan>;
   readonly keepPlan: (who: Who, lessonId: string, kept: KeptPlan) => Promise<LessonBody>;
   readonly putInPlan: (who: Who, lessonId: string, block: PlanBlock, again: boolean) => Promise<PutInPlan>;
-  readonly keepDone: (
-    who: Who,
-    lessonId: string,
-    version: number,
-    done: DoneBody,
-    state: 'running' | 'taught',
-  ) => Promise<LessonBody>;
-  readonly keepWriteUp: (
-    who: Who,
-    lessonId: string,
-    version: number,
-    done: DoneBody,
-    note: string,
-  ) => Promise<LessonBody>;
+  readonly keepShare: (who: Who, lessonId: string, sent: SentShare) => Promise<LessonBody>;
+  readonly keepWriteUp: (who: Who, lessonId: string, written: WriteUp) => Promise<LessonBody>;
 }
 
 interface KeptPlan {
   readonly version: number;
   readonly plan: LessonPlan | null;
   readonly standing: PlanStanding;
+}
+
+interface SentShare {
+  readonly share: LessonShare;
+  readonly state: 'running' | 'taught';
+  readonly again: boolean;
+}
+
+interface WriteUp {
+  readonly version: number;
+  readonly done: DoneBody;
+  readonly note: string;
+  readonly nothingTaught: boolean;
 }
 
 interface PutInPlan {
@@ -78,6 +88,7 @@ export function lessonHead(row: LessonRow) {
     startsAt: row.startsAt.toISOString(),
     minutes: row.minutes,
     state: row.state,
+    minutesDone: Math.round(minutesDone((row.done as DoneBody | null)?.blocks ?? [])),
     version: row.version,
   };
 }
@@ -91,6 +102,19 @@ function lessonBody(row: LessonRow): LessonBody {
     done: row.done as DoneBody | null,
     note: row.note,
   };
+}
+
+const MOST_SHARES = 20;
+
+/** What was done with one screen's share put in the place of its earlier one; the oldest of very many are summed up. */
+function withShare(done: DoneBody | null, share: LessonShare): DoneBody {
+  let before = done?.shares ? (done.before ?? []) : (done?.blocks ?? []);
+  let shares = [...(done?.shares ?? []).filter((one) => one.id !== share.id), share];
+  if (shares.length > MOST_SHARES) {
+    before = doneOf([shares[0]], before);
+    shares = shares.slice(1);
+  }
+  return { schemaVersion: 1, blocks: doneOf(shares, before), before: [...before], shares };
 }
 
 const STALE = 'the newer version; yours is still on your screen';
@@ -178,8 +202,30 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
         await changeLesson(manager, who.studioId, lessonId, row.version, { plan, planStanding: standing });
         return { lesson: lessonBody(await find(manager, who.studioId, lessonId)), added: true, before };
       }),
-    keepDone: (who, lessonId, version, done, state) => change(who, lessonId, version, { done, state }),
-    keepWriteUp: (who, lessonId, version, done, note) =>
-      change(who, lessonId, version, { done, note, state: 'written' }),
+    keepShare: async (who, lessonId, { share, state, again }) =>
+      writeInStudio(database, who.studioId, async (manager) => {
+        const row = await lessonHeld(manager, who.studioId, lessonId);
+        if (!row) throw notFound('lessonId');
+        need(who, 'lesson.write', row.studentId);
+        if (row.state === 'written' && !again)
+          throw new Refusal('lesson.written', 'lessonId', 'a lesson that is not written up yet');
+        if (row.state === 'cancelled')
+          throw new Refusal('lesson.cancelled', 'lessonId', 'a lesson that takes place');
+        const done = withShare(row.done as DoneBody | null, share);
+        await changeLesson(manager, who.studioId, lessonId, row.version, {
+          done,
+          state: row.state === 'taught' && !again ? 'taught' : state,
+        });
+        return lessonBody(await find(manager, who.studioId, lessonId));
+      }),
+    keepWriteUp: async (who, lessonId, { version, done, note, nothingTaught }) => {
+      if (!nothingTaught && minutesDone(done.blocks) === 0)
+        throw new Refusal('write-up.empty', 'done', 'the minutes taught, or that nothing was');
+      return change(who, lessonId, version, {
+        done: { schemaVersion: 1, blocks: done.blocks },
+        note,
+        state: 'written',
+      });
+    },
   };
 }

@@ -139,7 +139,7 @@ describe('putting a block into a plan', () => {
     const done = { schemaVersion: 1, blocks: [] };
     await teacher
       .put(`/api/lessons/${lesson.id}/write-up`)
-      .send({ version: kept.body.version, done, note: '' })
+      .send({ version: kept.body.version, done, note: '', nothingTaught: true })
       .expect(200);
     expect((await put(lesson.id, block(), { again: true }).expect(422)).body.code).toBe('lesson.written');
     const { body } = await teacher.get(`/api/lessons/${lesson.id}`).expect(200);
@@ -157,5 +157,83 @@ describe('putting a block into a plan', () => {
       expect(refused.body.code).toBe('right.missing');
     }
     await put(uuid(), block()).expect(404);
+  });
+});
+
+describe('what was done, from every screen', () => {
+  const MIN = 60_000;
+  const share = (rows: Record<string, [from: number, to: number, clean: number]>, id = uuid(), at = NOW) => ({
+    id,
+    at: Object.keys(rows).at(-1) ?? null,
+    movedAt: at,
+    note: '',
+    blocks: Object.entries(rows).map(([blockId, [from, to, clean]]) => ({
+      blockId,
+      title: { code: 'title.blank', values: { text: blockId } },
+      kind: 'review' as const,
+      spans: [[NOW + from * MIN, NOW + to * MIN]],
+      takes: { clean, nearly: 0, notYet: 0 },
+      brought: false,
+    })),
+  });
+  const keep = (id: string, one: ReturnType<typeof share>, more: object = {}) =>
+    teacher.put(`/api/lessons/${id}/done`).send({ share: one, state: 'running', ...more });
+  const counts = (body: {
+    done: { blocks: { blockId: string; minutes: number; takes: { clean: number } }[] };
+  }) => body.done.blocks.map((one) => [one.blockId, one.minutes, one.takes.clean]);
+
+  test('a second screen adds to a lesson and wipes nothing; the same share sent again counts once', async () => {
+    const { id } = await booked();
+    const first = share({ a: [0, 3, 1], b: [3, 9, 1], c: [9, 12, 1] });
+    await keep(id, first).expect(200);
+    const second = share({ c: [13, 14, 0], d: [14, 15, 0] }, uuid(), NOW + 15 * MIN);
+    await keep(id, second).expect(200);
+    const { body } = await keep(id, first).expect(200);
+    expect(counts(body)).toEqual([
+      ['a', 3, 1],
+      ['b', 6, 1],
+      ['c', 4, 1],
+      ['d', 1, 0],
+    ]);
+    expect(body.minutesDone).toBe(14);
+  });
+
+  test('twenty shares at once are all there, and more than are kept apart are summed up', async () => {
+    const { id } = await booked();
+    const many = Array.from({ length: 26 }, (_, i) => share({ [`b${i}`]: [i, i + 1, 1] }));
+    await Promise.all(many.map((one) => keep(id, one).expect(200)));
+    const { body } = await teacher.get(`/api/lessons/${id}`).expect(200);
+    expect(body.done.blocks).toHaveLength(26);
+    expect(body.done.shares.length).toBeLessThanOrEqual(20);
+    expect(body.minutesDone).toBe(26);
+  });
+
+  test('a written lesson is opened again only when that is asked for, and what was written stays in it', async () => {
+    const { id } = await booked();
+    const { body: taught } = await keep(id, share({ a: [0, 5, 2] }), { state: 'taught' }).expect(200);
+    const stillTaught = await keep(id, share({ b: [0, 1, 0] })).expect(200);
+    expect(stillTaught.body.state).toBe('taught');
+    const done = { schemaVersion: 1, blocks: taught.done.blocks };
+    await teacher
+      .put(`/api/lessons/${id}/write-up`)
+      .send({ version: stillTaught.body.version, done, note: 'kept' })
+      .expect(200);
+    const late = share({ a: [6, 7, 1] });
+    expect((await keep(id, late).expect(422)).body.code).toBe('lesson.written');
+    const { body } = await keep(id, late, { again: true }).expect(200);
+    expect(body).toMatchObject({ state: 'running', note: 'kept' });
+    expect(counts(body)).toEqual([['a', 6, 3]]);
+  });
+
+  test('a lesson that never was is not written up by accident', async () => {
+    const { id, version } = await booked();
+    const nothing = { version, done: { schemaVersion: 1, blocks: [] }, note: '' };
+    const refused = await teacher.put(`/api/lessons/${id}/write-up`).send(nothing).expect(422);
+    expect(refused.body.code).toBe('write-up.empty');
+    const said = await teacher
+      .put(`/api/lessons/${id}/write-up`)
+      .send({ ...nothing, nothingTaught: true })
+      .expect(200);
+    expect(said.body).toMatchObject({ state: 'written', minutesDone: 0 });
   });
 });

@@ -47,7 +47,7 @@ export interface LessonRow {
   startsAt: Date;
   timeZone: string;
   minutes: number;
-  state: 'booked' | 'running' | 'taught' | 'written';
+  state: 'booked' | 'running' | 'taught' | 'written' | 'cancelled';
   plan: unknown;
   planStanding: PlanStanding;
   done: unknown;

@@ -12,7 +12,7 @@ import BenchStrip from './BenchStrip.vue';
 import FinchMark from './FinchMark.vue';
 import NoticeBar from './NoticeBar.vue';
 import { keyHints, listenToKeys, useKeys, useLetters } from './keys';
-import { sayProblem } from './words';
+import { sayProblem } from '../words';
 
 const seat = useSeat();
 const bench = useBench();

@@ -20,62 +20,54 @@ useKeys([
 </script>
 
 <template>
-  <div class="notice-place">
-    <div
-      v-if="notices.notice"
-      class="notice"
-      :class="{ trouble: notices.notice.trouble }"
-      @mouseenter="notices.hold(true)"
-      @mouseleave="notices.hold(false)"
-      @focusin="notices.hold(true)"
-      @focusout="notices.hold(false)"
-    >
-      <p :role="notices.notice.trouble ? 'alert' : 'status'">{{ notices.notice.text }}</p>
-      <div class="acts">
-        <BButton
-          v-for="act in notices.notice.acts"
-          :key="act.label"
-          size="sm"
-          variant="outline-secondary"
-          @click="notices.act(act)"
-          >{{ act.label }}</BButton
-        >
-        <BCloseButton aria-label="Put this away" @click="notices.clear()" />
-      </div>
+  <div
+    v-if="notices.notice"
+    class="notice"
+    :class="{ trouble: notices.notice.trouble }"
+    @mouseenter="notices.hold(true)"
+    @mouseleave="notices.hold(false)"
+    @focusin="notices.hold(true)"
+    @focusout="notices.hold(false)"
+  >
+    <p :role="notices.notice.trouble ? 'alert' : 'status'">{{ notices.notice.text }}</p>
+    <div class="acts">
+      <BButton
+        v-for="act in notices.notice.acts"
+        :key="act.label"
+        size="sm"
+        variant="outline-secondary"
+        @click="notices.act(act)"
+        >{{ act.label }}</BButton
+      >
+      <BCloseButton aria-label="Put this away" @click="notices.clear()" />
     </div>
   </div>
 </template>
 
 <style scoped>
-.notice-place {
-  position: fixed;
-  left: 50%;
-  bottom: 34px;
-  transform: translateX(-50%);
-  z-index: 1040;
-  width: min(760px, calc(100vw - 16px));
-  pointer-events: none;
-}
+/* Over the key strip and the margin of the sheets, so that it hides no control at rest. */
 .notice {
-  pointer-events: auto;
+  position: fixed;
+  inset: auto 0 0 0;
+  z-index: 1040;
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  justify-content: space-between;
-  gap: 8px 16px;
-  padding: 8px 12px;
+  justify-content: center;
+  gap: 4px 16px;
+  min-height: 42px;
+  padding: 3px 16px;
   background: var(--sheet);
   color: var(--ink);
-  border: 2px solid var(--crown);
-  border-radius: 3px;
-  box-shadow: 0 6px 18px rgb(22 32 42 / 24%);
+  border-top: 3px solid var(--crown);
 }
 .notice.trouble {
-  border-color: var(--mask);
+  border-top-color: var(--mask);
   background: var(--wash-mask);
 }
 .notice p {
-  flex: 1 1 260px;
+  font-size: 14px;
+  line-height: 1.25;
   min-width: 0;
   overflow-wrap: anywhere;
 }
@@ -86,7 +78,7 @@ useKeys([
   align-items: center;
 }
 @media print {
-  .notice-place {
+  .notice {
     display: none;
   }
 }

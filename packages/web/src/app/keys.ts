@@ -3,7 +3,7 @@
  * under `?` are made from the same registry. Single letters are off in fields and can be switched off.
  */
 import { useEventListener, useLocalStorage } from '@vueuse/core';
-import { onScopeDispose, shallowReactive } from 'vue';
+import { onScopeDispose, shallowReactive, watch } from 'vue';
 
 export interface KeyHint {
   /** As typed: `j`, `Enter`, `Alt+ArrowUp`, `Shift+P`, ` `. */
@@ -27,9 +27,12 @@ export function useLetters() {
   return lettersOn;
 }
 
-/** Answers these keys until the calling component goes. */
-export function useKeys(hints: readonly KeyHint[]): void {
-  registry.add(hints);
+/** Answers these keys until the calling component goes; where `on` is given, only while it says so. */
+export function useKeys(hints: readonly KeyHint[], on: () => boolean = () => true): void {
+  watch(on, (active) => (active ? registry.add(hints) : registry.delete(hints)), {
+    immediate: true,
+    flush: 'sync',
+  });
   onScopeDispose(() => registry.delete(hints));
 }
 
@@ -56,9 +59,12 @@ function inField(target: EventTarget | null): boolean {
 /** Whether a focused control would answer this key itself. */
 function controlAnswers(event: KeyboardEvent): boolean {
   const element = event.target as HTMLElement | null;
+  const pressed = event.key === 'Enter' || event.key === ' ';
+  const walked = /^(Arrow|Home$|End$|Page)/.test(event.key) && !event.altKey;
   return (
-    (event.key === 'Enter' || event.key === ' ') &&
-    (element?.matches?.('button, a, [role=button], summary, input') ?? false)
+    (pressed && (element?.matches?.('button, a, [role=button], summary, input') ?? false)) ||
+    (walked &&
+      (element?.matches?.('[role=radio], [role=tab], [role=slider], input, select, [role=option]') ?? false))
   );
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The change in words, finger by finger. */
 import type { FingerMove } from '@finch/core/changes';
-import { fretsMoved, stringsMoved } from '../app/words';
+import { fretsMoved, stringsMoved } from '../words';
 
 defineProps<{ moves: readonly FingerMove[]; brief?: boolean }>();
 const where = (move: FingerMove) => {

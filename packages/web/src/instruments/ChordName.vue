@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nameChord, spokenChord } from '../app/words';
+import { nameChord, spokenChord } from '../words';
 defineProps<{ symbol: string }>();
 </script>
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How the hand feels: easy, tense, pain; pain asks where and on which side. Silence stays silence. */
 import { PAIN_PLACES, type Feel, type PainPlace } from '@finch/core/drills';
-import { ref, watch } from 'vue';
+import { nextTick, ref, useTemplateRef, watch } from 'vue';
 
 const props = withDefaults(defineProps<{ modelValue: Feel | null; large?: boolean }>(), { large: false });
 const emit = defineEmits<{ 'update:modelValue': [feel: Feel | null] }>();
@@ -24,6 +24,25 @@ function place(where: PainPlace, skinBroken = false) {
     ...(where === 'fingertip skin' ? { skinBroken } : {}),
   });
 }
+/** Arrow keys walk a group of choices as they do among radio buttons. */
+function walk(event: KeyboardEvent) {
+  const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+  const group = event.currentTarget as HTMLElement;
+  const choices = [...group.querySelectorAll<HTMLElement>('[role=radio]')];
+  const at = choices.indexOf(event.target as HTMLElement);
+  if (by === undefined || at < 0) return;
+  event.preventDefault();
+  choices[(at + by + choices.length) % choices.length].focus();
+}
+const root = useTemplateRef<HTMLElement>('root');
+defineExpose({
+  /** Pain: asks where, and puts the focus on the first place. */
+  askWhere: async () => {
+    pick('pain');
+    await nextTick();
+    root.value?.querySelector<HTMLElement>('.places [role=radio]')?.focus();
+  },
+});
 const chosen = (where: PainPlace, broken = false) =>
   props.modelValue?.hand === 'pain' &&
   props.modelValue.where === where &&
@@ -31,8 +50,8 @@ const chosen = (where: PainPlace, broken = false) =>
 </script>
 
 <template>
-  <div class="feel" :class="{ large }">
-    <div class="three" role="radiogroup" aria-label="How does the hand feel?">
+  <div ref="root" class="feel" :class="{ large }">
+    <div class="three" role="radiogroup" aria-label="How does the hand feel?" @keydown="walk">
       <button
         v-for="hand in ['easy', 'tense', 'pain'] as const"
         :key="hand"
@@ -45,7 +64,7 @@ const chosen = (where: PainPlace, broken = false) =>
       </button>
     </div>
     <div v-if="asking" class="where">
-      <div class="sides" role="radiogroup" aria-label="Which side?">
+      <div class="sides" role="radiogroup" aria-label="Which side?" @keydown="walk">
         <span class="small">Where does it hurt, and which side?</span>
         <button
           v-for="one in ['left', 'right', 'both'] as const"
@@ -58,7 +77,7 @@ const chosen = (where: PainPlace, broken = false) =>
           {{ one }}
         </button>
       </div>
-      <div class="places" role="radiogroup" aria-label="Where does it hurt?">
+      <div class="places" role="radiogroup" aria-label="Where does it hurt?" @keydown="walk">
         <button
           type="button"
           role="radio"

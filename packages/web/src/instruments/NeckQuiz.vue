@@ -5,7 +5,7 @@ import type { Instrument } from '@finch/core/fretboard';
 import { staffBars } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { say } from '../app/words';
+import { say } from '../words';
 import { outcomeOf, quizBoard } from './quiz';
 import StaffStrip from './StaffStrip.vue';
 

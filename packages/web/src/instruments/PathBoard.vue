@@ -9,8 +9,8 @@ import { effortBand } from '@finch/core/effort';
 import { beakPath, MARKED_FRETS } from '@finch/core/grips';
 import { fretPositionMm } from '@finch/core/fretboard';
 import { computed } from 'vue';
-import { shiftWords } from '../app/change-words';
-import { nameChord, spokenChord } from '../app/words';
+import { shiftWords } from '../words/change-words';
+import { nameChord, spokenChord } from '../words';
 
 const props = withDefaults(
   defineProps<{

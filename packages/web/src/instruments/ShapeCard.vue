@@ -3,7 +3,7 @@
 import type { FingerLabel, Frets } from '@finch/core/grips';
 import { drawCard, trueSigns, type CardShow, type CardSize } from '@finch/core/shapes';
 import { computed } from 'vue';
-import { spokenChord } from '../app/words';
+import { spokenChord } from '../words';
 import { cardMarkup } from './card-markup';
 
 const props = withDefaults(

@@ -6,7 +6,7 @@
 import type { StaffBar } from '@finch/core/score';
 import { pitchText } from '@finch/core/theory';
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
-import { degreeText } from '../app/words';
+import { degreeText } from '../words';
 import { loadStaff } from './staff-engraver';
 
 const props = withDefaults(

@@ -2,7 +2,7 @@
 /** Tab, string 1 on top, with beats below; the column that sounds is boxed in yellow. */
 import type { TabColumn } from '@finch/core/score';
 import { computed } from 'vue';
-import { nameChord } from '../app/words';
+import { nameChord } from '../words';
 
 const props = withDefaults(
   defineProps<{

@@ -3,7 +3,7 @@
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { saveFile } from '../app/save-file';
-import { sayError } from '../app/words';
+import { sayError } from '../words';
 import { fileName, pdfFile, pngOf, printPages, svgFiles, type PaperJob } from './paper-files';
 
 /** Null while there is nothing to print. */

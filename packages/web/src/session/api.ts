@@ -14,7 +14,9 @@ export class Refused extends Error {
 }
 
 /** Nobody answered: the server is away or the network is. */
-export class Unanswered extends Error {}
+export class Unanswered extends Error {
+  readonly problem: ProblemBody = { code: 'server.away', at: 'server', detail: '' };
+}
 
 interface Arguments<P extends AnySchema, Q extends AnySchema, B extends AnySchema> {
   readonly params?: v.InferInput<P>;

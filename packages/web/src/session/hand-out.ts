@@ -10,8 +10,8 @@ import { added as addedTo, fitted, planMinutes, without, type PlanBlock } from '
 import { useQueryClient } from '@tanstack/vue-query';
 import { v7 as uuid } from 'uuid';
 import { readonly, ref } from 'vue';
-import { inPlainSchool } from '../app/school';
-import { plural, say, sayError } from '../app/words';
+import { inPlainSchool } from '../words/school';
+import { plural, say, sayError } from '../words';
 import { call } from './api';
 import { useBench } from './bench';
 import { planDraft, useDrafts, type PlanDraft } from './drafts';

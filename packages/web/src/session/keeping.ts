@@ -3,7 +3,7 @@
  * offered, theirs in words beside what is on this screen, and either may be taken.
  */
 import { readonly, ref, type Ref } from 'vue';
-import { sayError } from '../app/words';
+import { sayError } from '../words';
 import { Refused } from './api';
 
 export interface Keeping {

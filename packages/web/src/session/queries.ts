@@ -5,11 +5,12 @@ import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { call } from './api';
 import { useSeat } from './seat';
 
-export function useBoard() {
+export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
   const seat = useSeat();
   return useQuery({
     queryKey: computed(() => ['board', seat.seat?.membershipId, seat.arrived]),
     queryFn: () => call(routes.board),
+    enabled: computed(() => toValue(on)),
     placeholderData: (before) => before,
   });
 }

@@ -40,7 +40,7 @@ export const useSeat = defineStore('seat', () => {
     records.value = seat.value ? await (await outbox()).list(seat.value.membershipId) : [];
   };
   const gone = () => {
-    awaySince.value ??= new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+    awaySince.value ??= new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   };
   let timer: ReturnType<typeof setTimeout> | undefined;
   let flushing = false;
@@ -100,6 +100,19 @@ export const useSeat = defineStore('seat', () => {
     },
     settle: async (id: string, feel: Feel | null) => {
       await (await outbox()).settle(id, feel === null ? null : { ...feel });
+      await list();
+      void flush();
+    },
+    /** Takes a logged take back: one that still waits for the hand's answer never goes, any other is voided. */
+    takeBack: async (studentId: string, takeId: string, label: string) => {
+      const mine = seat.value?.membershipId;
+      if (!mine) throw new Error('nobody sits');
+      if (records.value.some((record) => record.id === takeId && record.status === 'held'))
+        await (await outbox()).putAway(takeId);
+      else {
+        const at = new Date(Date.now() + skew.value).toISOString();
+        await (await outbox()).keep(mine, studentId, { kind: 'void', voids: takeId, at }, label);
+      }
       await list();
       void flush();
     },

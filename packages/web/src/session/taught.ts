@@ -10,7 +10,7 @@ import { changeMark, gripMark, type Frets } from '@finch/core/grips';
 import { handFor } from '@finch/core/shapes';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
-import { holdSchool, school } from '../app/school';
+import { holdSchool, school } from '../words/school';
 import { call } from './api';
 import { useStudent } from './queries';
 import { useSeat } from './seat';

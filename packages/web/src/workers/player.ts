@@ -61,6 +61,8 @@ export interface PlayOptions {
   readonly instrument?: Instrument;
   /** Begins again where it ends, from this many seconds on (after the count-in). */
   readonly loopFrom?: number;
+  /** Begins this many seconds in, as when the tempo changes while it plays. */
+  readonly from?: number;
   /** Ends after this many seconds; left out, after the last sound. */
   readonly seconds?: number;
 }
@@ -114,7 +116,8 @@ export function usePlayer() {
     out.gain.linearRampToValueAtTime(LEVEL, to.currentTime + LEAD_SECONDS);
     out.connect(limited(to));
     gain = out;
-    const start = to.currentTime + LEAD_SECONDS;
+    const from = options.from ?? 0;
+    const start = to.currentTime + LEAD_SECONDS - from;
     const last = wanted.reduce(
       (end, sound) => Math.max(end, sound.atSeconds + (sound.kind === 'pluck' ? sound.seconds : 0.3)),
       0,
@@ -124,7 +127,8 @@ export function usePlayer() {
     const loops = loopFrom !== undefined && end - loopFrom > 0.1;
     const clicks = sounds.filter((sound) => sound.kind === 'click');
     const loopStart = loops ? wanted.findIndex((sound) => sound.atSeconds >= loopFrom - 1e-6) : -1;
-    let next = 0;
+    const first = wanted.findIndex((sound) => sound.atSeconds >= from - 1e-6);
+    let next = first < 0 ? wanted.length : first;
     let rounds = 0;
     const startSound = (sound: Sound, buffer: AudioBuffer, when: number) => {
       const source = to.createBufferSource();

@@ -4,7 +4,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { useRouter } from 'vue-router';
 import IconPlay from '~icons/bi/play';
 import { useKeys } from '../../app/keys';
-import { nameChord, sayError, whole } from '../../app/words';
+import { nameChord, sayError, whole } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { useBench } from '../../session/bench';
@@ -88,7 +88,7 @@ function open(name: 'plan' | 'lesson' | 'write-up' | 'student', i = picked.value
   void router.push(
     name === 'student'
       ? { name, params: { studentId: lesson.studentId } }
-      : { name, params: { lessonId: lesson.id } },
+      : { name, params: { lessonId: lesson.id }, query: name === 'lesson' ? { start: 'now' } : {} },
   );
 }
 function openStudent(id: string) {
@@ -143,7 +143,9 @@ useKeys([
             <p class="note">
               {{
                 lesson.focus ??
-                (lesson.state === 'booked' ? 'Review and use' : `${lesson.minutes} minutes taught`)
+                (lesson.state === 'booked'
+                  ? 'Review and use'
+                  : `${lesson.minutesDone} of ${lesson.minutes} minutes taught`)
               }}
             </p>
             <p v-if="lesson.pain.status !== 'free'" class="note pain">

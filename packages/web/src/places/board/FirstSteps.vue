@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { sayError } from '../../app/words';
+import { sayError } from '../../words';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';

@@ -4,14 +4,14 @@ import { practiseFor, type OtherWay, type PathStep, type PractiseStep } from '@f
 import type { ChangeGrade } from '@finch/core/changes';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { sayPractise, shiftWords, whyChange } from '../../app/change-words';
-import { nameChord, spokenChord } from '../../app/words';
+import { sayPractise, shiftWords, whyChange } from '../../words/change-words';
+import { nameChord, spokenChord } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChangeDrawing from '../../instruments/ChangeDrawing.vue';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { nameOfShape } from '../../app/shape-words';
+import { nameOfShape } from '../../words/shape-words';
 
 const props = defineProps<{
   from: PathStep;

@@ -4,8 +4,8 @@ import { OBJECTIVES } from '@finch/core/changes';
 import { FORM_ORDER } from '@finch/core/shapes';
 import { BFormCheckbox } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { OBJECTIVE_WORDS } from '../../app/change-words';
-import { formText } from '../../app/words';
+import { OBJECTIVE_WORDS } from '../../words/change-words';
+import { formText } from '../../words';
 import { NOTHING_ASKED, type PathAsked } from './path-asked';
 
 const asked = defineModel<PathAsked>({ required: true });

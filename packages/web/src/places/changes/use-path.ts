@@ -7,7 +7,7 @@ import type { DrillContext } from '@finch/core/drills';
 import { chordOf, gapBeatsOf } from '@finch/core/score';
 import { refDebounced } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
-import { school } from '../../app/school';
+import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
 import { limitsAsked, type PathAsked } from './path-asked';
 import { readProgression } from './progression';

@@ -4,7 +4,7 @@ import { instrumentFor, type Drill, type DrillContext } from '@finch/core/drills
 import { neckFrames } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
-import { nameChord, say } from '../../app/words';
+import { nameChord, say } from '../../words';
 import { barsAround } from '../../instruments/bars-around';
 import { gripDegrees } from '../../instruments/degrees';
 import NeckBoard from '../../instruments/NeckBoard.vue';

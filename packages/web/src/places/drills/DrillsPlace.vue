@@ -22,7 +22,7 @@ import * as v from 'valibot';
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { chordText, formText, say, sayProblem } from '../../app/words';
+import { chordText, formText, say, sayProblem } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
@@ -130,8 +130,8 @@ const said = unread
   ? 'The drill in this address could not be read, so another is open. Make it anew from its grips or bars.'
   : '';
 const handOut = useHandOut();
-const put = () => handOut.put(blockOf(recipe.value, drilling.value));
-const home = () => handOut.home(recipe.value);
+const put = () => drill.value && handOut.put(blockOf(recipe.value, drilling.value));
+const home = () => drill.value && handOut.home(recipe.value);
 const over = computed(() =>
   drill.value && limit.value !== null ? drill.value.heaviestGrip - limit.value : 0,
 );
@@ -150,8 +150,12 @@ useKeys([
 <template>
   <div class="drills">
     <Teleport defer to="#bench-tools">
-      <BButton variant="outline-secondary" :disabled="handOut.busy.value" @click="home">To homework</BButton>
-      <BButton class="pri" variant="dark" :disabled="handOut.busy.value" @click="put">Put in plan</BButton>
+      <BButton variant="outline-secondary" :disabled="!drill || handOut.busy.value" @click="home"
+        >To homework</BButton
+      >
+      <BButton class="pri" variant="dark" :disabled="!drill || handOut.busy.value" @click="put"
+        >Put in plan</BButton
+      >
     </Teleport>
     <FamilyList :family="recipe.family" @open="open" />
     <section class="sheet scroll middle" aria-label="The drill" tabindex="0">

@@ -10,7 +10,7 @@ import {
 } from '@finch/core/drills';
 import { FORM_ORDER, ONE_NOTE_TARGETS, type Form } from '@finch/core/shapes';
 import { majorKeys, makeChord, noteText, rootNamed } from '@finch/core/theory';
-import { chordText, formText } from '../../app/words';
+import { chordText, formText } from '../../words';
 
 interface Choice {
   readonly value: string;

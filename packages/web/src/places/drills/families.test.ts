@@ -2,7 +2,7 @@ import { recipeSchema } from '@finch/contract';
 import { drillTitle, makeDrill } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import * as v from 'valibot';
-import { say } from '../../app/words';
+import { say } from '../../words';
 import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
 
 const grips = [

@@ -1,196 +1,110 @@
 <script setup lang="ts">
-import { routes, type LessonBody } from '@finch/contract';
-import {
-  changeIn,
-  gripsInOrder,
-  instrumentFor,
-  makeDrill,
-  type Drill,
-  type Recipe,
-} from '@finch/core/drills';
+/** The lesson as it runs, readable from a metre and a half and worked with one hand. */
+import { routes } from '@finch/contract';
+import type { TakeResult } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
-import type { Form } from '@finch/core/shapes';
-import { soundSchedule } from '@finch/core/sound';
 import { useQueryClient } from '@tanstack/vue-query';
-import { useLocalStorage } from '@vueuse/core';
-import { BButton, BFormInput, BFormTextarea, BModal } from 'bootstrap-vue-next';
-import { v7 as uuid } from 'uuid';
-import { computed, onScopeDispose, ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { nameChord, say, sayError, formText } from '../../app/words';
-import { barsAround } from '../../instruments/bars-around';
-import { CATEGORY } from '../../instruments/categories';
-import CountIn from '../../instruments/CountIn.vue';
-import { gripDegrees } from '../../instruments/degrees';
-import HookTag from '../../instruments/HookTag.vue';
-import FeelPicker from '../../instruments/FeelPicker.vue';
+import TodayLessons from '../../furniture/TodayLessons.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
-import ShapeCard from '../../instruments/ShapeCard.vue';
-import TabStrip from '../../instruments/TabStrip.vue';
-import TakeWave from '../../instruments/TakeWave.vue';
-import { inPlainSchool } from '../../app/school';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
+import { useHandOut } from '../../session/hand-out';
 import { useLesson, useStudent } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { useTaught } from '../../session/taught';
-import { usePlayer } from '../../workers/player';
-import { doneOf, goTo, logged, startRun, type LessonRun } from '../../session/lesson-run';
+import { say, sayError, whenText } from '../../words';
+import AskDialog from './AskDialog.vue';
+import LessonClosed from './LessonClosed.vue';
+import LessonLog from './LessonLog.vue';
+import LessonStage from './LessonStage.vue';
+import LessonTop from './LessonTop.vue';
+import { familyText, withTempo } from './lesson-words';
+import { useLessonRun } from './use-lesson-run';
+import { useLessonStage } from './use-lesson-stage';
 import { useLessonTakes } from './use-lesson-takes';
 
 const props = defineProps<{ lessonId?: string }>();
 const seat = useSeat();
 const bench = useBench();
+const route = useRoute();
 const router = useRouter();
-const player = usePlayer();
 const client = useQueryClient();
+const handOut = useHandOut();
 const { data: onBench } = useStudent(() => bench.studentId);
 const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.nextLesson?.id || null);
 const { data: lesson, error, refetch } = useLesson(id);
-const taught = useTaught(() => lesson.value?.studentId ?? null);
-const { student, drilling, instrument, hookOn } = taught;
-watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: true });
+const { student, drilling, instrument, hookOn } = useTaught(() => lesson.value?.studentId ?? null);
 const proposed = ref<readonly PlanBlock[]>([]);
 const trouble = ref('');
-const version = ref(0);
+const lessonRun = useLessonRun(lesson, proposed, seat);
+const { blocks, block, at, begun, run, takes, lastTake, spentSeconds } = lessonRun;
+const next = computed(() => blocks.value[at.value + 1] ?? null);
+const stage = useLessonStage(block, drilling, instrument);
+const { drill, tempo, player } = stage;
+const closed = computed(
+  () =>
+    lesson.value !== undefined &&
+    ['taught', 'written', 'cancelled'].includes(lesson.value.state) &&
+    !run.value?.again,
+);
+const name = computed(() => student.value?.name ?? '');
+
+watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: true });
 watch(
-  lesson,
-  async (now) => {
-    if (!now || now.plan || proposed.value.length) return;
+  [lesson, () => route.query.start, closed] as const,
+  ([now, start, over]) => {
+    if (!now || over) return;
+    if (start) {
+      lessonRun.begin();
+      void router.replace({ query: {} });
+    }
+    if (!now.plan && !proposed.value.length) void propose();
+  },
+  { immediate: true },
+);
+async function propose() {
+  const now = lesson.value;
+  if (!now) return;
+  try {
+    const plan = await call(routes.propose, {
+      params: { studentId: now.studentId },
+      body: { minutes: now.minutes, locked: [] },
+    });
+    if (lesson.value?.id === now.id && !lesson.value.plan) proposed.value = plan.blocks;
+  } catch (problem) {
+    trouble.value = sayError(problem);
+  }
+}
+/** What the lesson began with is its plan: the write-up compares with it. */
+watch(
+  () => begun.value && !closed.value && proposed.value.length > 0 && lesson.value?.plan === null,
+  async (keep) => {
+    const now = lesson.value;
+    if (!keep || !now) return;
     try {
-      const plan = await call(routes.propose, {
-        params: { studentId: now.studentId },
-        body: { minutes: now.minutes, locked: [] },
+      const { minutes, version } = now;
+      const plan = {
+        schemaVersion: 1 as const,
+        minutes,
+        blocks: [...proposed.value],
+        leftOut: [],
+        modelVersion: 'begun',
+      };
+      const kept = await call(routes.keepPlan, {
+        params: { lessonId: now.id },
+        body: { version, plan, standing: 'begun' },
       });
-      proposed.value = plan.blocks;
-      // What the lesson began with is its plan: the write-up compares with it.
-      if (now.state === 'booked')
-        keptLesson(
-          await call(routes.keepPlan, {
-            params: { lessonId: now.id },
-            body: { version: now.version, plan, standing: 'begun' },
-          }),
-        );
+      client.setQueryData(['lesson', kept.id], kept);
     } catch (problem) {
       trouble.value = sayError(problem);
+      await refetch();
     }
   },
-  { immediate: true },
 );
-function keptLesson(kept: LessonBody) {
-  version.value = kept.version;
-  client.setQueryData(['lesson', kept.id], kept);
-}
-const runs = useLocalStorage<Record<string, LessonRun>>('finch-lessons', {});
-const run = computed<LessonRun>({
-  get: () => runs.value[id.value ?? ''] ?? startRun(seat.now()),
-  set: (next) => (runs.value = { ...runs.value, [id.value ?? '']: next }),
-});
-watch(
-  id,
-  (now) => {
-    if (now && !runs.value[now]) run.value = startRun(seat.now());
-  },
-  { immediate: true },
-);
-const planned = computed<readonly PlanBlock[]>(() => lesson.value?.plan?.blocks ?? proposed.value);
-const blocks = computed<PlanBlock[]>(() => {
-  const rows = [...planned.value];
-  run.value.brought.forEach((one) =>
-    rows.splice(Math.max(0, rows.length - 1), 0, {
-      id: one.id,
-      kind: 'apply',
-      minutes: 5,
-      title: { code: 'title.blank', values: { text: one.text } },
-      because: { code: 'because.chosen', values: {} },
-      skillId: null,
-      recipe: null,
-      effort: 25,
-      barreMinutes: 0,
-      locked: true,
-    }),
-  );
-  return rows;
-});
-const block = computed(() => blocks.value[run.value.at] ?? null);
-const next = computed(() => blocks.value[run.value.at + 1] ?? null);
-const tempo = ref<number | null>(null);
-const drill = computed<Drill | null>(() => {
-  if (!block.value?.recipe) return null;
-  const made = makeDrill(block.value.recipe, drilling.value);
-  return made.ok ? made.value : null;
-});
-watch(
-  drill,
-  (now) => {
-    tempo.value = now?.tempoBpm ?? 60;
-    player.stop();
-  },
-  { immediate: true },
-);
-const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
-const different = computed(() => new Set(grips.value.map((grip) => grip.frets.join())).size);
-const at = ref(0);
-watch(block, () => (at.value = 0));
-const pair = computed(() =>
-  grips.value.length < 2
-    ? grips.value
-    : [grips.value[at.value % grips.value.length], grips.value[(at.value + 1) % grips.value.length]],
-);
-/** The bar that sounds, large, where what the striking hand does or a line of notes is the matter. */
-const beatShown = ref(0);
-watch(
-  () => player.elapsed.value,
-  (elapsed) => {
-    if (player.playing.value && drill.value) beatShown.value = elapsed - drill.value.score.countInBeats;
-  },
-);
-watch(block, () => (beatShown.value = 0));
-const bar = computed(() => {
-  const now = drill.value;
-  const struck = now?.score.parts[0].bars.some((one) => one.events.some((event) => event.hand !== undefined));
-  const line = now?.judged === 'changes' && grips.value.length === 0;
-  return now && (struck || line)
-    ? barsAround(now.score, instrumentFor(now, instrument.value), beatShown.value, 1)
-    : null;
-});
-const turn = (by: number) => {
-  const now = bar.value;
-  if (now) beatShown.value = now.starts[(now.line + by + now.lines) % now.lines];
-};
-const change = computed(() => {
-  if (pair.value.length < 2) return null;
-  const graded = changeIn(pair.value[0].frets, pair.value[1].frets, drilling.value);
-  return graded.ok ? graded.value : null;
-});
-const moves = computed(() => {
-  const groups = new Map<string, string[]>();
-  for (const move of change.value?.fingers ?? [])
-    groups.set(move.does, [...(groups.get(move.does) ?? []), String(move.finger)]);
-  return [...groups].map(([does, fingers]) => ({
-    does: fingers.length > 1 ? does.replace(/^(\w+)s\b/, '$1') : does,
-    fingers: fingers.join(', '),
-  }));
-});
-const now = ref(seat.now());
-const tick = setInterval(() => (now.value = seat.now()), 500);
-onScopeDispose(() => clearInterval(tick));
-const spent = computed(
-  () =>
-    (run.value.spentSeconds[block.value?.id ?? ''] ?? 0) + Math.max(0, now.value - run.value.since) / 1000,
-);
-const left = computed(() => (block.value ? block.value.minutes * 60 - spent.value : 0));
-const clock = computed(() => {
-  const s = Math.abs(Math.round(left.value));
-  return `${left.value < 0 ? '+' : ''}${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
-});
-const total = computed(() => blocks.value.reduce((sum, one) => sum + one.minutes, 0));
-const needle = computed(() => {
-  const before = blocks.value.slice(0, run.value.at).reduce((sum, one) => sum + one.minutes, 0);
-  return (100 * (before + Math.min(block.value?.minutes ?? 0, spent.value / 60))) / Math.max(1, total.value);
-});
-const takes = computed(() => run.value.takes[block.value?.id ?? ''] ?? []);
 
 const taken = useLessonTakes(
   {
@@ -206,554 +120,244 @@ const taken = useLessonTakes(
         : null,
     ),
     title: () => (block.value ? say(block.value.title) : ''),
-    onLogged: (result) => {
-      if (block.value) run.value = logged(run.value, block.value.id, result);
+    onLogged: (result, takeId) => {
+      lessonRun.logged(result, takeId);
+      void lessonRun.send('running');
     },
     onPain: () => player.stop(),
     onTrouble: (problem) => (trouble.value = sayError(problem)),
   },
   seat,
 );
-const { feel, asks, stopped, said, log, felt } = taken;
-const go = (to: () => number) => taken.inTurn(() => goNow(to()));
-async function goNow(to: number) {
-  if (to >= blocks.value.length) return finish();
-  if (!(await taken.leave())) return;
-  run.value = goTo(run.value, blocks.value, to, seat.now());
-  await save('running');
+const { feel, asks, stopped, said, felt } = taken;
+const log = (result: TakeResult) => taken.log(result);
+async function takeBack() {
+  const last = lastTake.value;
+  if (!last) return;
+  await taken.takeBack(last.id);
+  if (stopped.value) return;
+  lessonRun.takenBack(last.id);
+  void lessonRun.send('running');
 }
-watch(lesson, (now_) => now_ && (version.value = Math.max(version.value, now_.version)), { immediate: true });
-async function save(state: 'running' | 'taught'): Promise<boolean> {
-  if (!lesson.value) return false;
-  try {
-    const kept = await call(routes.keepDone, {
-      params: { lessonId: lesson.value.id },
-      body: { version: version.value, done: doneOf(run.value, blocks.value, seat.now()), state },
-    });
-    keptLesson(kept);
-    return true;
-  } catch (problem) {
-    if ((problem as { status?: number }).status === 409)
-      version.value = (await refetch()).data?.version ?? version.value;
-    else if (!(problem as { problem?: unknown }).problem) seat.gone();
-    return false;
-  }
-}
-let finished = false;
-async function finish() {
-  if (finished) return;
-  finished = true;
-  await taken.end();
-  run.value = goTo(run.value, blocks.value, run.value.at, seat.now());
-  player.stop();
-  if (!(await save('taught'))) await save('taught');
-  await router.push({ name: 'write-up', params: { lessonId: id.value ?? '' } });
-}
-async function toggle() {
-  if (player.playing.value) return player.stop();
-  if (!drill.value) return;
-  const bpm = Math.min(300, Math.max(20, tempo.value ?? 60));
-  await player.play(soundSchedule(drill.value.score, instrumentFor(drill.value, instrument.value), bpm), {
-    instrument: instrumentFor(drill.value, instrument.value),
+const heading = useTemplateRef<HTMLElement>('place');
+const announced = ref('');
+const go = (to: () => number) =>
+  taken.inTurn(async () => {
+    const target = to();
+    if (target >= blocks.value.length) return finish();
+    if (target < 0 || !(await taken.leave())) return;
+    lessonRun.goTo(target);
+    announced.value = block.value ? `${say(block.value.title)}, ${block.value.minutes} minutes` : '';
+    await lessonRun.send('running');
   });
-}
-const faster = (by: number) => {
-  if (tempo.value !== null) tempo.value = Math.min(208, Math.max(30, tempo.value + by));
+
+/** Waits for a server that is away and goes on when it answers; one more press stays in the lesson. */
+const finishing = ref(false);
+const WAIT_MS = 2000;
+async function finish() {
+  if (finishing.value) return void (finishing.value = false);
+  finishing.value = true;
+  await taken.end();
+  lessonRun.begin();
+  lessonRun.rest();
   player.stop();
-};
-const noting = ref(false);
-const bringing = ref(false);
-const brought = ref('');
-function bring() {
-  const text = brought.value.trim().slice(0, 80) || 'Something brought';
-  const here = run.value;
-  const entry = { id: uuid(), text };
-  run.value = { ...here, brought: [...here.brought, entry] };
-  bringing.value = false;
-  brought.value = '';
-  void go(() => blocks.value.findIndex((one) => one.id === entry.id));
-}
-const titled = () => (block.value ? say(block.value.title) : '');
-async function toHome() {
-  if (!block.value?.recipe || !lesson.value) return;
-  trouble.value = '';
-  try {
-    const recipe =
-      'tempoBpm' in block.value.recipe.parameters && tempo.value
-        ? ({
-            ...block.value.recipe,
-            parameters: { ...block.value.recipe.parameters, tempoBpm: tempo.value },
-          } as Recipe)
-        : block.value.recipe;
-    await call(routes.assignHome, {
-      params: { studentId: lesson.value.studentId },
-      body: { id: uuid(), recipe, skillId: block.value.skillId, title: inPlainSchool(titled) },
-    });
-    said.value = `${say(block.value.title)} goes home.`;
-  } catch (problem) {
-    trouble.value = sayError(problem);
+  while (finishing.value && !(await lessonRun.send('taught'))) {
+    if (!seat.awaySince) return void (finishing.value = false);
+    await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
   }
+  if (finishing.value) await router.push({ name: 'write-up', params: { lessonId: id.value ?? '' } });
 }
-useKeys([
-  { key: '1', shown: '1 2 3', does: 'log a take', run: () => void log('clean') },
-  { key: '2', does: 'nearly', run: () => void log('nearly'), quiet: true },
-  { key: '3', does: 'not yet', run: () => void log('not yet'), quiet: true },
-  { key: ' ', shown: 'Space', does: 'play, stop', run: () => void toggle() },
-  { key: 'f', does: 'easy', run: () => void felt({ hand: 'easy' }), quiet: true },
-  { key: 't', does: 'tense', run: () => void felt({ hand: 'tense' }) },
-  {
-    key: 'x',
-    does: 'pain, then where',
-    run: () => {
-      (document.querySelector('.feel .three button:last-child') as HTMLElement | null)?.click();
-      (document.querySelector('.feel .places button') as HTMLElement | null)?.focus();
-    },
-  },
-  { key: 'n', does: 'note', run: () => (noting.value = true) },
-  { key: 'm', does: 'homework', run: () => void toHome() },
-  { key: 'o', does: 'something else', run: () => (bringing.value = true) },
-  { key: 'ArrowRight', shown: '→', does: 'next', run: () => void go(() => run.value.at + 1) },
-  { key: 'ArrowLeft', does: 'back', run: () => void go(() => run.value.at - 1), quiet: true },
-  { key: '+', does: 'faster', run: () => faster(2), quiet: true },
-  { key: '-', does: 'slower', run: () => faster(-2), quiet: true },
-  { key: 'c', does: 'next change of the loop', run: () => (at.value += 1), quiet: true },
-]);
-const heading = computed(() => (block.value ? say(block.value.title) : 'Nothing planned'));
-const sub = computed(() =>
-  drill.value?.recipe.family === 'change loop'
-    ? `change loop${drill.value.items.some((item) => item.kind === 'progression') ? ', by number' : ''}`
-    : (drill.value?.recipe.family ?? block.value?.kind ?? ''),
+const noting = ref(false);
+watch(noting, (open) => !open && begun.value && void lessonRun.send('running'));
+const bringing = ref(false);
+function bring(text: string) {
+  bringing.value = false;
+  const made = lessonRun.bring(text.trim().slice(0, 80) || 'Something brought');
+  void go(() => blocks.value.findIndex((one) => one.id === made));
+}
+const toHome = () => {
+  const now = block.value;
+  if (now?.recipe) void handOut.home(withTempo(now.recipe, tempo.value), now.title, now.skillId);
+};
+function openAgain() {
+  lessonRun.begin(true);
+  void nextTick(() => heading.value?.querySelector<HTMLElement>('h1')?.focus());
+}
+const toWriteUp = () => router.push({ name: 'write-up', params: { lessonId: id.value ?? '' } });
+const logPanel = useTemplateRef<InstanceType<typeof LessonLog>>('logPanel');
+const live = () => !noting.value && !bringing.value && block.value !== null && !closed.value;
+useKeys(
+  [
+    { key: '1', shown: '1 2 3', does: 'log a take', run: () => void log('clean') },
+    { key: '2', does: 'nearly', run: () => void log('nearly'), quiet: true },
+    { key: '3', does: 'not yet', run: () => void log('not yet'), quiet: true },
+    { key: 'Ctrl+z', shown: 'Ctrl Z', does: 'take the last one back', run: () => void takeBack() },
+    { key: ' ', shown: 'Space', does: 'play, stop', run: () => void stage.toggle() },
+    { key: 's', does: 'start the clock', run: () => lessonRun.begin(), quiet: true },
+    { key: 'f', does: 'easy', run: () => void felt({ hand: 'easy' }), quiet: true },
+    { key: 't', does: 'tense', run: () => void felt({ hand: 'tense' }) },
+    { key: 'x', does: 'pain, then where', run: () => void logPanel.value?.askWhere() },
+    { key: 'n', does: 'note', run: () => (noting.value = true) },
+    { key: 'm', does: 'homework', run: toHome },
+    { key: 'o', does: 'something else', run: () => (bringing.value = true) },
+    { key: 'ArrowRight', shown: '→', does: 'next', run: () => void go(() => at.value + 1) },
+    { key: 'ArrowLeft', does: 'back', run: () => void go(() => at.value - 1), quiet: true },
+    { key: '+', does: 'faster', run: () => stage.faster(2), quiet: true },
+    { key: '-', does: 'slower', run: () => stage.faster(-2), quiet: true },
+    { key: 'c', does: 'next change, next call', run: () => stage.next(), quiet: true },
+    { key: 'v', does: 'show where the call lies', run: () => stage.reveal(), quiet: true },
+  ],
+  live,
 );
 </script>
 
 <template>
-  <div class="lesson">
+  <div ref="place" class="lesson" :class="{ whole: !block || closed }">
     <PatternDefs />
-    <p v-if="!id" class="sheet empty">
-      No lesson on the bench. Pick a student on the Board and start one there.
-    </p>
-    <p v-else-if="error" class="refusal">
+    <TodayLessons v-if="!id" place="lesson" />
+    <p v-else-if="error && !lesson" class="refusal" role="alert">
       {{ sayError(error) }}
       <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
     </p>
-    <p v-else-if="!block" class="sheet empty">{{ trouble || 'Laying out the plan…' }}</p>
+    <p v-else-if="!lesson" class="sheet empty" role="status">Reading the lesson…</p>
+    <LessonClosed
+      v-else-if="closed"
+      :lesson="lesson"
+      :name="name"
+      :when="whenText(lesson.startsAt, lesson.timeZone)"
+      @again="openAgain"
+      @write-up="toWriteUp"
+    />
+    <p v-else-if="!block" class="sheet empty" role="status">{{ trouble || 'Laying out the plan…' }}</p>
     <template v-else>
-      <section class="sheet top">
-        <div class="spread">
-          <h1 class="display">
-            {{ heading }} <span class="sub">{{ sub }}</span>
-          </h1>
-          <div class="clock" role="timer">
-            <b :class="{ late: left < 0 }">{{ clock }}</b>
-            <span>{{ left < 0 ? 'over' : `left of ${block.minutes}` }}</span>
-          </div>
-        </div>
-        <div class="line" role="img" :aria-label="`Block ${run.at + 1} of ${blocks.length}`">
-          <div v-for="one in blocks" :key="one.id" :style="{ flex: one.minutes }">
-            <svg aria-hidden="true">
-              <rect width="100%" height="100%" :fill="`url(#cat-${CATEGORY[one.kind]})`" />
-            </svg>
-          </div>
-          <span class="needle" :style="{ left: `${needle}%` }" />
-        </div>
-      </section>
-      <section class="sheet stage">
-        <div v-if="stopped" class="caution stop" role="alert">{{ stopped }}</div>
-        <template v-else-if="pair.length">
-          <div class="pair">
-            <figure v-for="(grip, i) in pair" :key="i">
-              <figcaption class="display">
-                {{ nameChord(grip.chord) }}
-                <button
-                  v-if="i === 0 && pair.length > 1"
-                  type="button"
-                  class="arrow"
-                  :disabled="different < 3"
-                  aria-label="Next change of the loop"
-                  @click="at += 1"
-                >
-                  →
-                </button>
-              </figcaption>
-              <ShapeCard
-                :size="bar ? 'bench' : 'lesson'"
-                :frets="grip.frets"
-                :fingers="grip.fingers"
-                :degrees="gripDegrees(grip)"
-                :chord="grip.chord"
-                :left-handed="instrument.leftHanded"
-              />
-              <HookTag v-if="hookOn(grip.frets)" :hook="hookOn(grip.frets)!" />
-            </figure>
-          </div>
-          <p v-if="moves.length && !bar" class="moves">
-            <span v-for="move in moves" :key="move.does"
-              ><b>{{ move.fingers }}</b> {{ move.does }}</span
-            >
-          </p>
-          <p v-else-if="drill && !bar" class="moves">{{ say(drill.question) }}</p>
-          <p v-for="one in drill?.prelude ?? []" :key="say(one.ask)" class="moves">
-            Ask first: {{ say(one.ask) }}
-            <b v-if="one.answer.kind === 'choice'">{{ formText(one.answer.right as Form) }}</b>
-          </p>
-          <p v-if="drill?.hasBarre" class="caution">
-            Barre: press, check, release.
-            {{
-              drill.bursts.count > 1
-                ? `${drill.bursts.count} bursts of ${drill.bursts.workSeconds} s, ${drill.bursts.restSeconds} s rest between.`
-                : ''
-            }}
-          </p>
-        </template>
-        <div v-else-if="drill && drill.judged === 'calls'" class="calls">
-          <p class="display call">{{ say(drill.steps[at % drill.steps.length].ask) }}</p>
-          <BButton variant="outline-secondary" size="lg" @click="at += 1">Next call</BButton>
-        </div>
-        <div v-else-if="!bar" class="talk">
-          <p>{{ drill ? say(drill.steps[0].ask) : say(block.because) }}</p>
-        </div>
-        <div v-if="bar && !stopped" class="bar-now">
-          <BButton variant="outline-secondary" aria-label="Bar before" @click="turn(-1)">←</BButton>
-          <TabStrip
-            :columns="bar.columns"
-            :strings="instrument.openPitches.length"
-            :now="Math.floor(beatShown)"
-            :playing="player.playing.value"
-          />
-          <BButton variant="outline-secondary" aria-label="Next bar" @click="turn(1)">→</BButton>
-        </div>
-        <div v-if="drill && !stopped" class="beat">
-          <CountIn :beats="drill.score.parts[0].bars[0].beats" :beat="player.beat.value" large />
-          <p v-if="drill.tempoBpm !== null" class="bpm">
-            <b>{{ tempo }}</b> bpm
-          </p>
-          <div class="beat-acts">
-            <template v-if="drill.tempoBpm !== null"
-              ><BButton variant="outline-secondary" aria-label="Slower" @click="faster(-2)">−</BButton
-              ><BButton variant="outline-secondary" aria-label="Faster" @click="faster(2)"
-                >+</BButton
-              ></template
-            >
-            <BButton variant="outline-secondary" @click="toggle">{{
-              player.playing.value ? '■ Stop' : '▶ Play'
-            }}</BButton>
-          </div>
-        </div>
-      </section>
-      <section class="sheet log">
-        <template v-if="drill && !stopped">
-          <h2>Take {{ takes.length + 1 }}</h2>
-          <div class="waves">
-            <TakeWave v-for="(result, i) in takes.slice(-5)" :key="i" :result="result" />
-          </div>
-          <button
-            v-for="(result, i) in ['clean', 'nearly', 'not yet'] as const"
-            :key="result"
-            type="button"
-            class="mark"
-            @click="log(result)"
-          >
-            <kbd>{{ i + 1 }}</kbd><span>{{ result }}</span
-            ><TakeWave :result="result" wide />
-          </button>
-        </template>
-        <p v-else class="note">
-          {{ stopped ? 'The rest of the lesson: listen, name, tap.' : 'Nothing to log here.' }}
-        </p>
-        <div class="felt" :class="{ asks }">
-          <p>The hand felt</p>
-          <FeelPicker :model-value="feel" large @update:model-value="felt" />
-        </div>
-        <p class="note" role="status">{{ said }}</p>
-      </section>
+      <LessonTop
+        class="top"
+        :blocks="blocks"
+        :at="at"
+        :sub="familyText(block, drill)"
+        :spent-seconds="spentSeconds"
+        :running="begun"
+      />
+      <p class="visually-hidden" role="status">{{ announced }}</p>
+      <LessonStage
+        :stage="stage"
+        :block="block"
+        :instrument="instrument"
+        :stopped="stopped"
+        :hook-on="hookOn"
+      />
+      <LessonLog
+        ref="logPanel"
+        :takes="takes"
+        :open="drill !== null"
+        :stopped="stopped !== ''"
+        :feel="feel"
+        :asks="asks"
+        :said="said"
+        :can-take-back="lastTake !== null && !stopped"
+        @log="log"
+        @felt="felt"
+        @take-back="takeBack"
+      />
       <section class="sheet foot">
         <BButton variant="outline-secondary" @click="noting = true">Note</BButton>
-        <BButton variant="outline-secondary" :disabled="!block.recipe" @click="toHome">To homework</BButton>
+        <BButton variant="outline-secondary" :disabled="!block.recipe || handOut.busy.value" @click="toHome"
+          >To homework</BButton
+        >
         <BButton variant="outline-secondary" @click="bringing = true">Brought something else</BButton>
-        <span v-if="trouble" class="refusal" role="alert">{{ trouble }}</span>
-        <BButton class="pri" variant="dark" @click="go(() => run.at + 1)">{{
-          next ? `Next: ${say(next.title)}, ${next.minutes} min` : 'Finish, write up'
+        <span v-if="trouble || lessonRun.trouble.value" class="refusal" role="alert">{{
+          trouble || lessonRun.trouble.value
+        }}</span>
+        <BButton v-if="!begun" class="pri" variant="dark" @click="lessonRun.begin()">Start lesson</BButton>
+        <BButton v-else class="pri" variant="dark" @click="go(() => at + 1)">{{
+          finishing
+            ? 'Waiting for the server; press to stay here'
+            : next
+              ? `Next: ${say(next.title)}, ${next.minutes} min`
+              : 'Finish, write up'
         }}</BButton>
       </section>
     </template>
-    <BModal v-model="noting" title="Note" no-footer
-      ><BFormTextarea
-        :model-value="run.note"
+    <AskDialog v-model:open="noting" title="Note" hint="Kept as you type; the write-up begins with it.">
+      <textarea
+        class="form-control"
+        :value="run?.note ?? ''"
         rows="5"
         maxlength="2000"
         aria-label="Note"
-        @update:model-value="(text) => (run = { ...run, note: String(text ?? '') })"
-    /></BModal>
-    <BModal v-model="bringing" title="Brought something else today" no-footer>
-      <form class="bring" @submit.prevent="bring">
-        <BFormInput
-          v-model="brought"
-          maxlength="80"
-          placeholder="what it is"
-          aria-label="What was brought"
-        /><BButton type="submit" variant="dark">Turn to it</BButton>
-      </form>
-      <p class="note">The plan waits; nothing of it is lost.</p>
-    </BModal>
+        @input="lessonRun.note(($event.target as HTMLTextAreaElement).value)"
+      />
+    </AskDialog>
+    <AskDialog
+      v-model:open="bringing"
+      title="Brought something else today"
+      hint="The plan waits; nothing of it is lost."
+      act="Turn to it"
+      @done="bring"
+    >
+      <input class="form-control" maxlength="80" placeholder="what it is" aria-label="What was brought" />
+    </AskDialog>
   </div>
 </template>
 
-<style>
+<style scoped>
 .lesson {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 388px;
   grid-template-rows: auto minmax(0, 1fr) auto;
   gap: 8px;
 }
-.lesson > * {
-  min-height: 0;
-}
-.lesson .top {
-  grid-column: 1 / 3;
-  padding: 8px 18px 10px;
-}
-.lesson h1 {
-  font-size: 46px;
-  line-height: 1.2;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.lesson .sub {
-  font-family: var(--text);
-  font-weight: 400;
-  font-size: 32px;
-  margin-left: 10px;
-}
-.clock {
-  font-size: 32px;
-  white-space: nowrap;
-}
-.clock b {
-  font-size: 64px;
-  line-height: 1;
-}
-.clock .late {
-  color: var(--breast);
-}
-.bar-now {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: center;
-}
-.bar-now .tab {
-  max-height: 240px;
-}
-.lesson .line {
-  display: flex;
-  height: 28px;
-  position: relative;
-  margin-top: 4px;
-}
-.lesson .line > div {
-  border-right: 1px solid var(--sheet);
-}
-.lesson .line svg {
-  width: 100%;
-  height: 100%;
+.lesson.whole {
   display: block;
 }
-.lesson .needle {
-  position: absolute;
-  top: -8px;
-  bottom: -5px;
-  width: 5px;
-  margin-left: -2px;
-  background: var(--wingbar);
-  border: 1px solid #16202a;
-}
-.stage {
-  display: flex;
-  flex-direction: column;
-  justify-content: space-between;
-  gap: 6px;
-  overflow: hidden;
-}
-.pair {
-  display: flex;
-  justify-content: space-around;
-  flex: 1;
-  min-height: 0;
-}
-.pair figure {
-  margin: 0;
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  min-height: 0;
-}
-.pair figcaption {
-  font-size: 64px;
-  line-height: 1;
-}
-.pair .arrow {
-  font-family: var(--text);
-  font-weight: 400;
-  margin-left: 20px;
-  background: none;
-  border: 0;
-  color: var(--ink);
-  padding: 0 8px;
-}
-.pair .arrow:enabled:hover {
-  background: var(--wash-crown);
-}
-.pair .shape-card {
-  flex: 1;
-  min-height: 0;
-  width: auto;
-}
-.moves {
-  font-size: 32px;
-  line-height: 1.1;
-  text-align: center;
-}
-.moves span + span {
-  margin-left: 26px;
-}
-.stage .caution {
-  font-size: 20px;
-  text-align: center;
-}
-.stage .stop {
-  font-size: 32px;
-  text-align: left;
-}
-.calls,
-.talk {
-  flex: 1;
-  display: flex;
-  flex-direction: column;
-  justify-content: center;
-  align-items: center;
-  gap: 20px;
-  font-size: 34px;
-  text-align: center;
-}
-.call {
-  font-size: 64px;
-}
-.beat {
-  display: flex;
-  align-items: flex-end;
-  justify-content: space-between;
-  gap: 16px;
-}
-.lesson .bpm {
-  font-size: 32px;
-  white-space: nowrap;
-}
-.lesson .bpm b {
-  font-size: 64px;
-  line-height: 0.9;
-}
-.beat-acts {
-  display: flex;
-  gap: 10px;
-}
-.beat-acts .btn {
-  font-size: 32px;
-  min-width: 60px;
-  min-height: 60px;
-  padding: 0 16px;
-}
-.log {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  overflow-y: auto;
-}
-.log h2 {
-  font-size: 32px;
-  line-height: 1.1;
-}
-.waves {
-  display: flex;
-  gap: 12px;
-  height: 18px;
-}
-.log .mark {
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  flex: 1;
-  min-height: 54px;
-  max-height: 82px;
-  font-size: 38px;
-  font-weight: 700;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 2px solid var(--line-strong);
-  border-radius: 3px;
-  padding: 0 14px;
-}
-.log .mark:hover {
-  background: var(--wash-crown);
-}
-.log .mark kbd {
-  font-size: 28px;
-  padding: 2px 12px;
-  border-width: 2px;
-}
-.log .mark .wave {
-  margin-left: auto;
-}
-.felt {
-  margin-top: auto;
-}
-.felt p {
-  font-size: 28px;
-  line-height: 1.2;
-}
-.felt.asks {
-  outline: 3px solid var(--crown);
-  outline-offset: 4px;
-}
-.lesson .foot {
+.top,
+.foot {
   grid-column: 1 / 3;
+}
+.foot {
   display: flex;
   gap: 10px;
   align-items: center;
   padding: 10px 12px;
 }
-.lesson .foot .btn {
+.foot .btn {
   font-size: 28px;
   min-height: 58px;
   padding-inline: 16px;
 }
-.lesson .foot .pri {
+.foot .pri {
   margin-left: auto;
   max-width: 46%;
   overflow: hidden;
   text-overflow: ellipsis;
   display: block;
 }
-.bring {
-  display: flex;
-  gap: 10px;
-  margin-bottom: 10px;
-}
-@media (max-width: 1100px) {
+@media (max-width: 1199px) {
   .lesson {
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: auto;
-    overflow-y: auto;
   }
-  .lesson .top,
-  .lesson .foot {
+  .top,
+  .foot {
     grid-column: 1;
   }
-  .lesson .foot {
+  .foot {
     flex-wrap: wrap;
   }
-  .pair .shape-card {
-    height: 240px;
+  .foot .btn {
+    font-size: 22px;
+  }
+  .foot .pri {
+    max-width: 100%;
+    flex: 1 1 100%;
+    white-space: normal;
+  }
+}
+@media (max-width: 600px) {
+  .foot .btn {
+    font-size: 18px;
+    min-height: 48px;
+    flex: 1 1 auto;
   }
 }
 </style>

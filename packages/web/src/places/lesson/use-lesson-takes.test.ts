@@ -22,7 +22,7 @@ function lesson(drill = open, keep: () => Promise<string> = () => Promise.resolv
       tempo: ref(72),
       who: ref({ studentId: 'ode', timeZone: 'UTC', source: 'teacher' as const }),
       title: () => 'A → D',
-      onLogged: (result) => events.push(`logged ${result}`),
+      onLogged: (result, id) => events.push(`logged ${result} as ${id}`),
       onPain: () => events.push('stop playing'),
       onTrouble: (problem) => events.push(`trouble: ${(problem as Error).message}`),
     },
@@ -37,6 +37,9 @@ function lesson(drill = open, keep: () => Promise<string> = () => Promise.resolv
       settle: async (id, feel) => {
         events.push(`${id} settled with ${feelText(feel)}`);
       },
+      takeBack: async (_, id) => {
+        events.push(`${id} taken back`);
+      },
     },
   );
   return { taken, events, takes };
@@ -46,7 +49,7 @@ test('a take is held back until the hand is spoken of, and goes with what was sa
   const { taken, events, takes } = lesson();
   await taken.log('clean');
   await taken.felt({ hand: 'easy' });
-  expect(events).toEqual(['logged clean', 'held A → D: clean', 'take 1 settled with easy']);
+  expect(events).toEqual(['held A → D: clean', 'logged clean as take 1', 'take 1 settled with easy']);
   expect(takes[0]).toMatchObject({ tempoBpm: 72, source: 'teacher', result: 'clean', durationSeconds: 30 });
 });
 
@@ -62,11 +65,11 @@ test('keys that come fast are done one after the other', async () => {
   const { taken, events } = lesson(open, () => new Promise((resolve) => setTimeout(() => resolve(''), 5)));
   await Promise.all([taken.log('clean'), taken.log('not yet'), taken.felt({ hand: 'tense' })]);
   expect(events).toEqual([
-    'logged clean',
     'held A → D: clean',
+    'logged clean as take 1',
     'take 1 settled with silence',
-    'logged not yet',
     'held A → D: not yet',
+    'logged not yet as take 2',
     'take 2 settled with tense',
   ]);
   expect(taken.said.value).toContain('shake out');
@@ -86,7 +89,7 @@ test('after a barre the hand is asked about; leaving asks once more, then lets i
 test('pain without a take is logged with it, stops the player and every further take', async () => {
   const { taken, events } = lesson();
   await taken.felt({ hand: 'pain', where: 'wrist', side: 'left' });
-  expect(events).toEqual(['logged not yet', 'kept A → D: not yet', 'stop playing']);
+  expect(events).toEqual(['kept A → D: not yet', 'logged not yet as take 1', 'stop playing']);
   expect(taken.stopped.value).toContain('Pain (wrist, left): no more playing today');
   await taken.log('clean');
   expect(events).toHaveLength(3);
@@ -106,10 +109,30 @@ test('what cannot be kept is said, and the next key works again', async () => {
     full ? Promise.reject(new Error('the store is full')) : Promise.resolve(''),
   );
   await taken.log('clean');
-  expect(events).toEqual(['logged clean', 'trouble: the store is full']);
+  expect(events).toEqual(['trouble: the store is full']);
   full = false;
   await taken.log('clean');
-  expect(events[events.length - 1]).toBe('held A → D: clean');
+  expect(events).toContain('held A → D: clean');
   await taken.end();
   expect(events[events.length - 1]).toBe('take 1 settled with silence');
+});
+
+test('a slip is taken back; the hand is not asked about it any more', async () => {
+  const { taken, events } = lesson(barred);
+  await taken.log('clean');
+  expect(taken.asks.value).toBe(true);
+  await taken.takeBack('take 1');
+  expect(events.at(-1)).toBe('take 1 taken back');
+  expect(taken.asks.value).toBe(false);
+  expect(await taken.leave()).toBe(true);
+  expect(events).not.toContain('take 1 settled with silence');
+});
+
+test('pain that was reported is not taken back with its take', async () => {
+  const { taken, events } = lesson();
+  await taken.log('not yet');
+  await taken.felt({ hand: 'pain', where: 'wrist', side: 'left' });
+  await taken.takeBack('take 1');
+  expect(events).not.toContain('take 1 taken back');
+  expect(taken.said.value).toMatch(/that stays/);
 });

@@ -16,6 +16,7 @@ export interface LessonSeat {
     held: boolean,
   ) => Promise<string>;
   readonly settle: (id: string, feel: Feel | null) => Promise<void>;
+  readonly takeBack: (studentId: string, takeId: string, label: string) => Promise<void>;
 }
 
 export interface LessonTaking {
@@ -27,7 +28,7 @@ export interface LessonTaking {
   >;
   /** What the block is called. */
   readonly title: () => string;
-  readonly onLogged: (result: TakeResult) => void;
+  readonly onLogged: (result: TakeResult, id: string) => void;
   /** Playing has to stop now. */
   readonly onPain: () => void;
   /** What could not be kept. */
@@ -76,7 +77,6 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
       feel: answer,
       source: who.source,
     };
-    taking.onLogged(result);
     asks.value = answer === null && (drill.hasBarre || drill.overLimit);
     try {
       const id = await seat.keep(
@@ -85,6 +85,7 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
         `${taking.title()}: ${result}`,
         answer === null,
       );
+      taking.onLogged(result, id);
       heldId.value = answer === null ? id : null;
       said.value = `${result} logged`;
     } catch (problem) {
@@ -102,6 +103,26 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
       stopped.value = `Pain (${answer.where}, ${answer.side}): no more playing today, with either hand. Listen, name, sing, tap. See a doctor or a hand therapist; this is no medical advice. Hard work stays locked until you clear it and two days were free of pain.`;
     } else if (answer.hand === 'tense')
       said.value = 'Tense: shake out, then slower. Tension is a signal to stop, not to push.';
+  }
+  /** The take of that id was a slip. */
+  async function takeBackNow(takeId: string): Promise<void> {
+    const who = taking.who.value;
+    if (!who) return;
+    if (stopped.value) {
+      said.value = 'Pain was reported: that stays. Clear it on the student’s page when it is over.';
+      return;
+    }
+    try {
+      await seat.takeBack(who.studentId, takeId, `${taking.title()}: taken back`);
+      if (heldId.value === takeId) {
+        heldId.value = null;
+        asks.value = false;
+        feel.value = null;
+      }
+      said.value = 'Taken back: that take does not count.';
+    } catch (problem) {
+      taking.onTrouble(problem);
+    }
   }
   /** Before the lesson goes on: asks once about the hand, then lets the take go. Whether it may go on. */
   async function leave(): Promise<boolean> {
@@ -127,6 +148,7 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
     inTurn,
     log: (result: TakeResult) => inTurn(() => logNow(result)),
     felt: (answer: Feel | null) => inTurn(() => feltNow(answer)),
+    takeBack: (takeId: string) => inTurn(() => takeBackNow(takeId)),
     leave,
     /** The last take goes with what was said of the hand. */
     end: () => settle(feel.value),

@@ -3,9 +3,9 @@
 import { readChart } from '@finch/core/score';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
-import { sayChart } from '../../app/change-words';
+import { sayChart } from '../../words/change-words';
 import { encodingText, readText } from '../../app/text-file';
-import { chordText } from '../../app/words';
+import { chordText } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{ start: string; busy: boolean; trouble: string; isNew: boolean }>();

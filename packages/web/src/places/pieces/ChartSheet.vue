@@ -2,7 +2,7 @@
 /** The chart: sections of bars, four to a line, with the heaviest grip of each bar and the small names behind a capo. */
 import { asIfWithoutCapo, type Piece, type PieceBar, type TimeSignature } from '@finch/core/score';
 import { computed } from 'vue';
-import { nameChord, spokenChord } from '../../app/words';
+import { nameChord, spokenChord } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import StrokeRow from '../../instruments/StrokeRow.vue';
 

@@ -17,7 +17,7 @@ import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readText } from '../../app/text-file';
 import { saveFile } from '../../app/save-file';
-import { chordText } from '../../app/words';
+import { chordText } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{

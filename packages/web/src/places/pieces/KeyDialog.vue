@@ -5,7 +5,7 @@ import type { PathOptions } from '@finch/core/changes';
 import { parsePitch } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { chordText } from '../../app/words';
+import { chordText } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { benchWork, plain } from '../../workers/bench';
 

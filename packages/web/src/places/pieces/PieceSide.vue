@@ -3,9 +3,9 @@
 import type { PieceDemand } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { whyChange } from '../../app/change-words';
-import { nameOfShape } from '../../app/shape-words';
-import { nameChord } from '../../app/words';
+import { whyChange } from '../../words/change-words';
+import { nameOfShape } from '../../words/shape-words';
+import { nameChord } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import CalliperRule from '../../instruments/CalliperRule.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';

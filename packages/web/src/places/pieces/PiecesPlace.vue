@@ -10,7 +10,7 @@ import { useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import IconPrint from '~icons/bi/printer';
 import { useKeys } from '../../app/keys';
-import { chordText } from '../../app/words';
+import { chordText } from '../../words';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';

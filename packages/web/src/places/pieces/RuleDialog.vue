@@ -4,7 +4,7 @@ import { makePiece, PIECE_LENGTHS, writeChart, writtenChords, type PieceRequest 
 import { majorKeys } from '@finch/core/theory';
 import { BButton, BFormCheckbox, BFormSelect, BModal } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { chordText, sayProblem } from '../../app/words';
+import { chordText, sayProblem } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{ held: readonly string[]; who: string; busy: boolean; trouble: string }>();

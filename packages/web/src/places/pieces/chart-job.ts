@@ -1,7 +1,7 @@
 /** What goes to paper of a piece: its chart with printed names and facts, and the grips it is played with. */
 import type { GradedGrip } from '@finch/core/shapes';
 import { asIfWithoutCapo, writtenChords, type Piece } from '@finch/core/score';
-import { chordText, nameChord } from '../../app/words';
+import { chordText, nameChord } from '../../words';
 import type { ChartJob } from '../../paper/paper-files';
 
 interface Played {

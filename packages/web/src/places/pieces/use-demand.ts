@@ -3,7 +3,7 @@ import type { PathOptions } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
 import type { PartGrade, Piece, PieceDemand } from '@finch/core/score';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import { school } from '../../app/school';
+import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
 import { locksOf, type Listed } from './listed';
 

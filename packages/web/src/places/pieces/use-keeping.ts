@@ -4,7 +4,7 @@ import type { Frets } from '@finch/core/grips';
 import { readChart, rekeyPiece, writeChart, type KeyOffer } from '@finch/core/score';
 import { v7 as uuid } from 'uuid';
 import { ref, shallowRef, type Ref } from 'vue';
-import { chordText, sayError } from '../../app/words';
+import { chordText, sayError } from '../../words';
 import { contentOf, locksAfter, type Listed } from './listed';
 
 interface Store {

@@ -5,7 +5,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import IconCheck from '~icons/bi/check-lg';
 import IconWarn from '~icons/bi/exclamation-triangle';
-import { BLOCK_WORDS, say } from '../../app/words';
+import { BLOCK_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';

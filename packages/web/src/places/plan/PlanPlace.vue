@@ -14,9 +14,10 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import IconCheck from '~icons/bi/check-lg';
-import BothVersions from '../../app/BothVersions.vue';
+import TodayLessons from '../../furniture/TodayLessons.vue';
+import BothVersions from '../../furniture/BothVersions.vue';
 import { useKeys } from '../../app/keys';
-import { sayError } from '../../app/words';
+import { sayError, timeText, whenText } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
 import { useLesson, useStudent } from '../../session/queries';
@@ -82,7 +83,7 @@ function pick(to: number) {
 }
 async function start() {
   if ((dirty.value || lesson.value?.planStanding !== 'kept') && !(await keeping.keep())) return;
-  await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' } });
+  await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' }, query: { start: 'now' } });
 }
 useKeys([
   { key: 'ArrowUp', shown: '↑ ↓', does: 'pick a block', run: () => pick(picked.value - 1) },
@@ -113,24 +114,8 @@ const standing = computed(() => {
     lesson.value?.planStanding ?? 'none'
   ];
 });
-const clockText = (ms: number) =>
-  new Date(ms).toLocaleTimeString('en-GB', {
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone: lesson.value?.timeZone ?? 'UTC',
-  });
-const when = computed(() =>
-  lesson.value
-    ? new Date(lesson.value.startsAt).toLocaleString('en-GB', {
-        weekday: 'short',
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-        timeZone: lesson.value.timeZone,
-      })
-    : '',
-);
+const clockText = (ms: number) => timeText(ms, lesson.value?.timeZone ?? 'UTC');
+const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, lesson.value.timeZone) : ''));
 </script>
 
 <template>
@@ -145,10 +130,8 @@ const when = computed(() =>
         ><IconCheck aria-hidden="true" /> {{ keptByTeacher ? 'Plan kept' : 'Keep plan' }}</BButton
       >
     </Teleport>
-    <p v-if="!id" class="sheet empty">
-      No lesson on the bench. Open a student from the Board and take a proposal to the plan bench.
-    </p>
-    <p v-else-if="error" class="refusal">
+    <TodayLessons v-if="!id" place="plan" />
+    <p v-else-if="error && !lesson" class="refusal" role="alert">
       {{ sayError(error) }}
       <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
     </p>

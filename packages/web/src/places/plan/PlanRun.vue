@@ -7,7 +7,7 @@ import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import IconGrip from '~icons/bi/list';
 import IconLock from '~icons/bi/lock';
-import { BLOCK_WORDS, say } from '../../app/words';
+import { BLOCK_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import LoadCurve from '../../instruments/LoadCurve.vue';

@@ -6,7 +6,7 @@ import type { PlanBlock } from '@finch/core/planning';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
-import { BLOCK_WORDS, whole } from '../../app/words';
+import { BLOCK_WORDS, whole } from '../../words';
 import { CATEGORY } from '../../instruments/categories';
 import { useSyllabus } from '../../session/queries';
 import { blockOf } from '../../session/hand-out';
@@ -64,11 +64,13 @@ function put({ skill, kind }: (typeof shelf.value)[number]) {
   });
 }
 function putBlank() {
+  const text = blank.value.trim();
+  if (!text) return void document.getElementById('shelf-blank')?.focus();
   emit('put', {
     id: uuid(),
     kind: 'apply',
     minutes: MINUTES,
-    title: { code: 'title.blank', values: { text: blank.value.trim().slice(0, 80) || 'Blank block' } },
+    title: { code: 'title.blank', values: { text: text } },
     because: { code: 'because.chosen', values: {} },
     skillId: null,
     recipe: null,
@@ -105,6 +107,7 @@ function putBlank() {
     <p v-if="student && !shelf.length" class="empty">No skill of that name is free. Clear the search.</p>
     <form class="blank" @submit.prevent="putBlank">
       <BFormInput
+        id="shelf-blank"
         v-model="blank"
         placeholder="something else"
         aria-label="Name of a blank block"

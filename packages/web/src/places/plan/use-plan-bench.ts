@@ -6,7 +6,7 @@ import { routes, type LessonBody } from '@finch/contract';
 import { byHand, planMinutes, type PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch, type Ref } from 'vue';
-import { say, sayError } from '../../app/words';
+import { say, sayError } from '../../words';
 import { call } from '../../session/api';
 import { planDraft, useDrafts, type PlanDraft } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';

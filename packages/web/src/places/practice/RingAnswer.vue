@@ -3,7 +3,7 @@
 import { checkFirst, type Drill, type StringAnswer } from '@finch/core/drills';
 import type { FingerLabel } from '@finch/core/grips';
 import { computed } from 'vue';
-import { say } from '../../app/words';
+import { say } from '../../words';
 import StringRow from './StringRow.vue';
 
 const props = defineProps<{

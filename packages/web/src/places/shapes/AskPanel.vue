@@ -3,8 +3,8 @@
 import { FORM_ORDER, STYLES, USES } from '@finch/core/shapes';
 import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
 import { computed, useTemplateRef } from 'vue';
-import { school } from '../../app/school';
-import { chordText, degreeText, formText, noteSigns, sayProblem } from '../../app/words';
+import { school } from '../../words/school';
+import { chordText, degreeText, formText, noteSigns, sayProblem } from '../../words';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{

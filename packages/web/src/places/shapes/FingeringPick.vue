@@ -5,10 +5,10 @@ import type { DrillContext } from '@finch/core/drills';
 import { fingeringsFor, type Effort } from '@finch/core/effort';
 import { gripMark, type FingerLabel, type Frets } from '@finch/core/grips';
 import { computed, ref } from 'vue';
-import { school } from '../../app/school';
-import { sayError } from '../../app/words';
+import { school } from '../../words/school';
+import { sayError } from '../../words';
 import { call } from '../../session/api';
-import { fingersText } from '../../app/shape-words';
+import { fingersText } from '../../words/shape-words';
 
 const props = defineProps<{
   frets: Frets;

@@ -3,7 +3,7 @@
 import { routes, type Hook } from '@finch/contract';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { ref, watch } from 'vue';
-import { sayError } from '../../app/words';
+import { sayError } from '../../words';
 import HookTag from '../../instruments/HookTag.vue';
 import { call } from '../../session/api';
 import { smallPicture } from './small-picture';

@@ -4,7 +4,7 @@ import { fretsText, type Frets } from '@finch/core/grips';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { computed } from 'vue';
-import { chordText, formText, fretsMoved, triadText } from '../../app/words';
+import { chordText, formText, fretsMoved, triadText } from '../../words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import type { AlongNeck } from '../../workers/bench.worker';
 

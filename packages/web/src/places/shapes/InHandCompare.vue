@@ -7,10 +7,10 @@ import { positionOf, trueSigns, type GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { degreeText, nameChord, PART_WORDS } from '../../app/words';
+import { degreeText, nameChord, PART_WORDS } from '../../words';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
-import { nameOfShape } from '../../app/shape-words';
+import { nameOfShape } from '../../words/shape-words';
 import type { ShapeActions } from './use-shape-actions';
 
 const props = defineProps<{

@@ -5,7 +5,7 @@ import { nameGrip, type GradedGrip } from '@finch/core/shapes';
 import { majorKeys, makeKey, readNote } from '@finch/core/theory';
 import { BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { chordText, degreeText, say } from '../../app/words';
+import { chordText, degreeText, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChordName from '../../instruments/ChordName.vue';
 

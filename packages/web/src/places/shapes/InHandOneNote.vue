@@ -3,7 +3,7 @@
 import { fretsText } from '@finch/core/grips';
 import type { GradedGrip, OneNoteChange } from '@finch/core/shapes';
 import { BButton } from 'bootstrap-vue-next';
-import { sayMoves, sayVerdict } from '../../app/words';
+import { sayMoves, sayVerdict } from '../../words';
 import ChordName from '../../instruments/ChordName.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 

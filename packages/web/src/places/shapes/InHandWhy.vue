@@ -8,14 +8,14 @@ import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { degreeText, fretsMoved, nameChord, PART_WORDS, say } from '../../app/words';
+import { degreeText, fretsMoved, nameChord, PART_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { PART_CATEGORY } from '../../instruments/categories';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import PurflingBar from '../../instruments/PurflingBar.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { givenUp, STAND_IN_WORDS } from '../../app/shape-words';
+import { givenUp, STAND_IN_WORDS } from '../../words/shape-words';
 import type { ShapeActions } from './use-shape-actions';
 
 const props = defineProps<{

@@ -5,10 +5,10 @@ import type { CardShow, GradedGrip } from '@finch/core/shapes';
 import { useVirtualList } from '@vueuse/core';
 import { computed, watch } from 'vue';
 import { BButton } from 'bootstrap-vue-next';
-import { sayStep } from '../../app/words';
+import { sayStep } from '../../words';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
-import { nameOfShape } from '../../app/shape-words';
+import { nameOfShape } from '../../words/shape-words';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{

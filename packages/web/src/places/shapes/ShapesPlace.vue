@@ -9,7 +9,7 @@ import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue
 import { useRoute, useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import { useKeys } from '../../app/keys';
-import { nameChord } from '../../app/words';
+import { nameChord } from '../../words';
 import HookTag from '../../instruments/HookTag.vue';
 import ChordName from '../../instruments/ChordName.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
@@ -32,7 +32,7 @@ import InHandOneNote from './InHandOneNote.vue';
 import InHandWhy from './InHandWhy.vue';
 import ShapeList from './ShapeList.vue';
 import SheetCheck from './SheetCheck.vue';
-import { nameOfShape } from '../../app/shape-words';
+import { nameOfShape } from '../../words/shape-words';
 import { readAsked, readHeld, writeAsked, writeHeld } from './asked';
 import FretPicker from './FretPicker.vue';
 import { useShapeActions } from './use-shape-actions';

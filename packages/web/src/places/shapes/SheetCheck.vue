@@ -6,7 +6,7 @@ import { refDebounced } from '@vueuse/core';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { encodingText, readText } from '../../app/text-file';
-import { chordText, saySheet } from '../../app/words';
+import { chordText, saySheet } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
 
 const props = defineProps<{ hand: Hand; instrument: Instrument }>();

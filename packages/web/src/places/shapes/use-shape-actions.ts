@@ -6,7 +6,7 @@ import { PLAIN_LEVEL } from '@finch/core/sound';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue';
-import { nameChord } from '../../app/words';
+import { nameChord } from '../../words';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { usePlayer } from '../../workers/player';
 

@@ -8,7 +8,7 @@ import type { GradedGrip, LimitStep, ShapeRequest } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { refDebounced, useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
-import { school } from '../../app/school';
+import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
 import { givenWay, limitsOf, NOTHING_ASKED, type Asked } from './asked';
 import { readBox } from './reading';

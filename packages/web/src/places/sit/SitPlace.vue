@@ -7,7 +7,7 @@ import { useRoute, useRouter } from 'vue-router';
 import FinchMark from '../../app/FinchMark.vue';
 import { homeOf } from '../../app/home';
 import { useKeys } from '../../app/keys';
-import { sayError } from '../../app/words';
+import { sayError } from '../../words';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useSeat } from '../../session/seat';

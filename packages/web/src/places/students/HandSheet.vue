@@ -4,7 +4,7 @@ import type { StudentBody } from '@finch/contract';
 import { REFERENCE_REACH_MM } from '@finch/core/fretboard';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, useTemplateRef } from 'vue';
-import { setupWords, tuningWords } from '../../app/words';
+import { setupWords, tuningWords } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import HandForm from './HandForm.vue';
 

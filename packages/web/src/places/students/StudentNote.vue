@@ -3,7 +3,7 @@
 import { routes, type StudentBody } from '@finch/contract';
 import { BFormTextarea } from 'bootstrap-vue-next';
 import { ref, watch } from 'vue';
-import BothVersions from '../../app/BothVersions.vue';
+import BothVersions from '../../furniture/BothVersions.vue';
 import { call } from '../../session/api';
 import { useKeeping } from '../../session/keeping';
 

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { say, sayError, shortDate, whole } from '../../app/words';
+import { say, sayError, shortDate, whole } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import CalliperRule from '../../instruments/CalliperRule.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
@@ -117,7 +117,7 @@ const go = (name: 'plan' | 'lesson' | 'write-up') =>
     if (!student.value) return;
     const id = await lessonId();
     bench.put(props.studentId, id);
-    await router.push({ name, params: { lessonId: id } });
+    await router.push({ name, params: { lessonId: id }, query: name === 'lesson' ? { start: 'now' } : {} });
   });
 const clear = () =>
   attempt(async () => {

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { daysAgo, sayError } from '../../app/words';
+import { daysAgo, sayError } from '../../words';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useBoard } from '../../session/queries';

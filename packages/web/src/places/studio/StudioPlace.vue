@@ -4,7 +4,7 @@ import { routes, type SchoolScope, type SomeSchools } from '@finch/contract';
 import { SCHOOL_CHOICES, type SchoolSwitch } from '@finch/core/shapes';
 import { BButton, BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { sayError } from '../../app/words';
+import { sayError } from '../../words';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useSchools, useTaught } from '../../session/taught';

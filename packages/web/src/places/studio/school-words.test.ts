@@ -1,7 +1,7 @@
 import { DEFAULT_SCHOOLS, schoolsOf } from '@finch/core/shapes';
 import { SCHOOL_CHOICES } from '@finch/core/shapes';
-import { holdSchool, inPlainSchool, school } from '../../app/school';
-import { formText, fretsMoved, nameChord, say, stringsMoved } from '../../app/words';
+import { holdSchool, inPlainSchool, school } from '../../words/school';
+import { formText, fretsMoved, nameChord, say, stringsMoved } from '../../words';
 import { SWITCHES, SWITCH_WORDS } from './school-words';
 
 afterEach(() => holdSchool(DEFAULT_SCHOOLS));

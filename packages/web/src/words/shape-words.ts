@@ -2,7 +2,7 @@
 import type { FingerLabel } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import { school } from './school';
-import { degreeText, formText, fretsMoved, triadText } from './words';
+import { degreeText, formText, fretsMoved, triadText } from './index';
 
 /** Degrees a grip leaves out, without the root, which is said apart. */
 const lostIn = (grip: GradedGrip): string[] =>

@@ -4,11 +4,11 @@
  */
 import type { Reason } from '@finch/core/effort';
 import type { LimitStep, OneNoteChange, SheetFinding } from '@finch/core/shapes';
-import { Unanswered } from '../session/api';
 import { DRILL_WORDS } from './drill-words';
 import { chordText, degreeText, fretsMoved, plural } from './names';
 
 export * from './names';
+export * from './when';
 
 type Values = Reason['values'];
 
@@ -284,9 +284,13 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',
   'plan.full': (_, detail) => `A plan holds ${detail}.`,
   'lesson.written': () => 'That lesson is written up. Book the next one, or open the write-up again.',
+  'lesson.cancelled': () => 'That lesson was cancelled. Bring it back on the student’s page first.',
+  'write-up.empty': () =>
+    'Nothing was timed in this lesson. Write the minutes in, or say that nothing was taught.',
   'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',
   'right.missing': () => 'Your seat does not allow this. Sit down as a teacher.',
   'server.database': () => 'The database does not answer. Try again in a moment.',
+  'server.away': () => 'The server did not answer. What you have here is kept. Try again.',
   'server.crash': (_, detail) => `Something broke on the server. ${detail}`,
   'not-found': () => 'That is not in this studio any more.',
   'take.student': () => 'This take belongs to a student you may not log for.',
@@ -310,7 +314,6 @@ export function sayProblem(problem: {
 export function sayError(error: unknown): string {
   const problem = (error as { problem?: { code: string; at: string; detail: string } }).problem;
   if (problem) return sayProblem(problem);
-  if (error instanceof Unanswered) return 'The server did not answer. What you have here is kept. Try again.';
   return `Something went wrong in this window: ${error instanceof Error ? error.message : String(error)}. Load the page again; what was kept stays.`;
 }
 

@@ -5,7 +5,7 @@ import { averageHand, makeHand, standardGuitar } from '@finch/core/fretboard';
 import { EFFORT_PARTS, gradeGrip } from '@finch/core/effort';
 import { parseFrets } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
-import { chordText, degreeText, knowsWord, say, sayError, sayProblem, spokenChord } from './words';
+import { chordText, degreeText, knowsWord, say, sayError, sayProblem, spokenChord } from './index';
 
 /** Every code of a kind that the core can make, read from its sources. */
 function codesInCore(pattern: RegExp): Set<string> {

@@ -1,0 +1,21 @@
+/** Days and times as the studio says them: its own zone, twenty-four hours, the day before the month. */
+const said = (at: string | number, timeZone: string, options: Intl.DateTimeFormatOptions): string =>
+  new Date(at).toLocaleString('en-GB', { timeZone, ...options });
+
+/** "15:52". */
+export const timeText = (at: string | number, timeZone: string): string =>
+  said(at, timeZone, { hour: '2-digit', minute: '2-digit' });
+
+/** "Tue, 9 Jun, 15:52". */
+export const whenText = (at: string | number, timeZone: string): string =>
+  said(at, timeZone, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+
+/** "Tuesday 9 June". */
+export const dayText = (at: string | number, timeZone: string): string =>
+  said(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
