@@ -137,6 +137,8 @@ const boardSchema = v.object({
     }),
   ),
   writeUpsOwed: v.number(),
+  /** Students put away; they can be brought back. */
+  archived: v.array(v.object({ id: v.string(), name: v.string() })),
 });
 export type BoardBody = v.InferOutput<typeof boardSchema>;
 
@@ -175,8 +177,12 @@ const studentSchema = v.object({
   pain: painSchema,
   takes: v.number(),
   feels: v.object({ easy: v.number(), tense: v.number(), pain: v.number(), unanswered: v.number() }),
-  lessons: v.array(lessonHeadSchema),
+  archived: v.boolean(),
+  /** The newest first; the teacher's notes for who may read them. */
+  lessons: v.array(v.object({ ...lessonHeadSchema.entries, note: v.string(), inSeries: v.boolean() })),
   nextLesson: v.nullable(lessonHeadSchema),
+  /** What was given home and is not done with. */
+  home: v.array(v.object({ id: v.string(), title: v.string(), since: v.string(), recipe: recipeSchema })),
 });
 export type StudentBody = v.InferOutput<typeof studentSchema>;
 
@@ -284,6 +290,14 @@ export const routes = {
     body: v.object({ name: personNameSchema, teacher: personNameSchema, timeZone: zoneSchema }),
     output: sessionSchema,
   }),
+  nameSeat: route({
+    method: 'put',
+    path: '/api/seats/:membershipId',
+    ...none,
+    params: v.object({ membershipId: idSchema }),
+    body: v.object({ name: personNameSchema }),
+    output: v.object({ membershipId: v.string() }),
+  }),
   board: route({ method: 'get', path: '/api/board', ...none, output: boardSchema }),
   syllabus: route({ method: 'get', path: '/api/syllabus', ...none, output: syllabusSchema }),
 
@@ -291,7 +305,45 @@ export const routes = {
     method: 'post',
     path: '/api/students',
     ...none,
-    body: v.object({ id: idSchema, name: personNameSchema, bornOn: v.nullable(birthDaySchema) }),
+    body: v.object({
+      id: idSchema,
+      name: personNameSchema,
+      bornOn: v.nullable(birthDaySchema),
+      /** Somebody of this name is here already, and this is another. */
+      another: v.optional(v.boolean(), false),
+    }),
+    output: v.object({ id: v.string() }),
+  }),
+  keepStudent: route({
+    method: 'put',
+    path: '/api/students/:studentId',
+    ...none,
+    params: studentParams,
+    body: v.object({
+      version: versionSchema,
+      name: personNameSchema,
+      bornOn: v.nullable(birthDaySchema),
+      archived: v.boolean(),
+      another: v.optional(v.boolean(), false),
+    }),
+    output: v.object({ version: v.number() }),
+  }),
+  /** Somebody was entered twice: everything of the double comes to this student. */
+  mergeStudent: route({
+    method: 'post',
+    path: '/api/students/:studentId/double',
+    ...none,
+    params: studentParams,
+    body: v.object({ version: versionSchema, double: idSchema }),
+    output: v.object({ version: v.number() }),
+  }),
+  /** Everything of a student is gone for good; their name is asked so that it is no slip. */
+  eraseStudent: route({
+    method: 'delete',
+    path: '/api/students/:studentId',
+    ...none,
+    params: studentParams,
+    body: v.object({ name: personNameSchema }),
     output: v.object({ id: v.string() }),
   }),
   student: route({
@@ -342,12 +394,45 @@ export const routes = {
     output: practiceSchema,
   }),
 
+  /** Books a lesson, or one each week at the same time of that zone's clock. */
   bookLesson: route({
     method: 'post',
     path: '/api/lessons',
     ...none,
-    body: v.object({ id: idSchema, studentId: idSchema, startsAt: instantSchema, minutes: minutesSchema }),
+    body: v.object({
+      id: idSchema,
+      studentId: idSchema,
+      startsAt: instantSchema,
+      minutes: minutesSchema,
+      weeks: v.optional(
+        v.pipe(v.number(), v.integer(), v.minValue(1, '1 to 52 weeks'), v.maxValue(52, '1 to 52 weeks')),
+        1,
+      ),
+    }),
     output: lessonSchema,
+  }),
+  /** Moves a lesson, cancels it or brings it back; with `following`, all booked ones of its series from it on. */
+  moveLesson: route({
+    method: 'put',
+    path: '/api/lessons/:lessonId',
+    ...none,
+    params: lessonParams,
+    body: v.object({
+      version: versionSchema,
+      startsAt: instantSchema,
+      minutes: minutesSchema,
+      cancelled: v.boolean(),
+      following: v.optional(v.boolean(), false),
+    }),
+    output: lessonSchema,
+  }),
+  /** The lessons of some days, everybody's or one's own, cancelled ones too. */
+  lessons: route({
+    method: 'get',
+    path: '/api/lessons',
+    ...none,
+    query: v.object({ from: instantSchema, to: instantSchema }),
+    output: v.object({ lessons: v.array(v.object({ ...lessonHeadSchema.entries, name: v.string() })) }),
   }),
   lesson: route({
     method: 'get',
@@ -428,6 +513,15 @@ export const routes = {
       skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))),
       title: personNameSchema,
     }),
+    output: v.object({ id: v.string() }),
+  }),
+  /** Takes a card that was given home back, or gives it again. */
+  endHome: route({
+    method: 'put',
+    path: '/api/students/:studentId/home/:cardId',
+    ...none,
+    params: v.object({ studentId: idSchema, cardId: idSchema }),
+    body: v.object({ ended: v.boolean() }),
     output: v.object({ id: v.string() }),
   }),
 

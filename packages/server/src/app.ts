@@ -146,6 +146,31 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.student, async ({ request, params }) =>
     students.read(await accounts.identify(request), params.studentId),
   );
+  mount(api, routes.keepStudent, async ({ request, params, body }) =>
+    students.keep(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.mergeStudent, async ({ request, params, body }) =>
+    students.merge(await accounts.identify(request), params.studentId, body.version, body.double),
+  );
+  mount(api, routes.eraseStudent, async ({ request, params, body }) =>
+    students.erase(await accounts.identify(request), params.studentId, body.name),
+  );
+  mount(api, routes.endHome, async ({ request, params, body }) =>
+    room.end(await accounts.identify(request), params.studentId, params.cardId, body.ended),
+  );
+  mount(api, routes.nameSeat, async ({ request, params, body }) =>
+    accounts.nameSeat(await accounts.identify(request), params.membershipId, body.name),
+  );
+  mount(api, routes.moveLesson, async ({ request, params, body }) =>
+    lessons.move(await accounts.identify(request), params.lessonId, body),
+  );
+  mount(api, routes.lessons, async ({ request, query }) => ({
+    lessons: await lessons.between(
+      await accounts.identify(request),
+      new Date(query.from),
+      new Date(query.to),
+    ),
+  }));
   mount(api, routes.keepHand, async ({ request, params, body }) =>
     students.keepHand(await accounts.identify(request), params.studentId, body),
   );

@@ -32,6 +32,7 @@ export interface Accounts {
     request: Request,
     names: { name: string; teacher: string; timeZone: string },
   ) => Promise<SessionBody>;
+  readonly nameSeat: (who: Who, membershipId: string, name: string) => Promise<{ membershipId: string }>;
 }
 
 export function makeAccounts(database: DataSource, clock: Clock, demo: boolean): Accounts {
@@ -102,6 +103,14 @@ export function makeAccounts(database: DataSource, clock: Clock, demo: boolean):
         await repository.namePerson(manager, who.studioId, who.membershipId, names.teacher);
       });
       return session(request);
+    },
+    nameSeat: async (who, membershipId, name) => {
+      if (membershipId !== who.membershipId) need(who, 'studio.name');
+      if (!(await find(who.studioId, membershipId))) throw notFound('membershipId');
+      await writeInStudio(database, who.studioId, (manager) =>
+        repository.namePerson(manager, who.studioId, membershipId, name),
+      );
+      return { membershipId };
     },
   };
 }

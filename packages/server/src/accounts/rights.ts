@@ -9,7 +9,11 @@ export type Right =
   | 'board.read'
   | 'student.read'
   | 'student.add'
+  | 'student.write'
+  | 'student.merge'
+  | 'student.erase'
   | 'hand.write'
+  | 'note.read'
   | 'note.write'
   | 'plan.propose'
   | 'lesson.read'
@@ -37,6 +41,9 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'board.read': 'all',
   'student.read': 'all',
   'student.add': 'all',
+  'student.write': 'all',
+  'student.merge': 'all',
+  'note.read': 'all',
   'hand.write': 'all',
   'note.write': 'all',
   'plan.propose': 'all',
@@ -59,14 +66,16 @@ const TEACHER: Partial<Record<Right, Reach>> = {
 };
 
 const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
-  owner: { ...TEACHER, 'studio.name': 'all', 'school.studio': 'all' },
+  owner: { ...TEACHER, 'studio.name': 'all', 'student.erase': 'all', 'school.studio': 'all' },
   teacher: TEACHER,
   student: { 'practice.read': 'own', 'take.log': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
   guardian: { 'student.read': 'own', 'practice.read': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
   'self-taught': {
     'student.read': 'own',
     'hand.write': 'own',
+    'note.read': 'own',
     'note.write': 'own',
+    'student.write': 'own',
     'plan.propose': 'own',
     'lesson.read': 'own',
     'lesson.write': 'own',

@@ -17,6 +17,7 @@ import type { LessonRow } from '../platform/entities';
 import { upcastPlan } from '@finch/contract';
 import { ageOn } from '../students/age';
 import type { States, StudentView } from '../students/states.service';
+import { archivedStudents } from '../students/students.repository';
 import { strandCells } from '../students/strands';
 
 const DAY_MS = 86_400_000;
@@ -82,6 +83,7 @@ export function makeBoard(database: DataSource, clock: Clock, states: States): B
             .sort((a, b) => b.effort - b.limit - (a.effort - a.limit))
             .slice(0, SHOWN),
           writeUpsOwed: await writeUpsOwed(manager),
+          archived: await archivedStudents(manager),
         };
       });
     },

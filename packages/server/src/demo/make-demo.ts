@@ -337,6 +337,7 @@ function pastLesson(
       })),
     },
     note: '',
+    seriesId: null,
     version: 1,
   };
 }

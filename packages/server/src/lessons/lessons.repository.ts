@@ -1,6 +1,9 @@
 import { LessonEntity, type LessonRow } from '../platform/entities';
 import type { EntityManager } from 'typeorm';
 
+const HELD = "state <> 'cancelled'";
+const TAUGHT = 'student_id NOT IN (SELECT id FROM student WHERE archived_at IS NOT NULL)';
+
 export async function addLesson(manager: EntityManager, row: LessonRow): Promise<void> {
   await manager
     .getRepository(LessonEntity)
@@ -36,18 +39,25 @@ export async function lessonsOf(
     .find({ where: { studioId, studentId }, order: { startsAt: 'DESC' } });
 }
 
-export async function lessonsBetween(manager: EntityManager, from: Date, to: Date): Promise<LessonRow[]> {
+/** Of students who are taught; cancelled ones are among them only where that is asked for. */
+export async function lessonsBetween(
+  manager: EntityManager,
+  from: Date,
+  to: Date,
+  cancelledToo = false,
+): Promise<LessonRow[]> {
   return manager
     .getRepository(LessonEntity)
     .createQueryBuilder('lesson')
     .where('starts_at >= :from AND starts_at < :to', { from, to })
+    .andWhere(cancelledToo ? TAUGHT : `${TAUGHT} AND ${HELD}`)
     .orderBy('starts_at')
     .getMany();
 }
 
 export async function nextLessonAfter(manager: EntityManager, at: Date): Promise<Date | null> {
   const rows: { starts_at: Date }[] = await manager.query(
-    'SELECT starts_at FROM lesson WHERE starts_at >= $1 ORDER BY starts_at LIMIT 1',
+    `SELECT starts_at FROM lesson WHERE starts_at >= $1 AND ${HELD} AND ${TAUGHT} ORDER BY starts_at LIMIT 1`,
     [at],
   );
   return rows[0]?.starts_at ?? null;
@@ -55,7 +65,7 @@ export async function nextLessonAfter(manager: EntityManager, at: Date): Promise
 
 export async function nextLessons(manager: EntityManager, at: Date): Promise<Map<string, Date>> {
   const rows: { student_id: string; starts_at: Date }[] = await manager.query(
-    'SELECT student_id, min(starts_at) AS starts_at FROM lesson WHERE starts_at >= $1 GROUP BY student_id',
+    `SELECT student_id, min(starts_at) AS starts_at FROM lesson WHERE starts_at >= $1 AND ${HELD} GROUP BY student_id`,
     [at],
   );
   return new Map(rows.map((row) => [row.student_id, row.starts_at]));
@@ -63,12 +73,14 @@ export async function nextLessons(manager: EntityManager, at: Date): Promise<Map
 
 export async function writeUpsOwed(manager: EntityManager): Promise<number> {
   const rows: { count: string }[] = await manager.query(
-    "SELECT count(*) AS count FROM lesson WHERE state = 'taught'",
+    `SELECT count(*) AS count FROM lesson WHERE state = 'taught' AND ${TAUGHT}`,
   );
   return Number(rows[0].count);
 }
 
-type Change = Partial<Pick<LessonRow, 'plan' | 'planStanding' | 'done' | 'note' | 'state'>>;
+type Change = Partial<
+  Pick<LessonRow, 'plan' | 'planStanding' | 'done' | 'note' | 'state' | 'startsAt' | 'minutes'>
+>;
 
 /** Changes a lesson when its version still is the one the writer saw; false when someone else wrote first. */
 export async function changeLesson(
@@ -85,4 +97,18 @@ export async function changeLesson(
       { ...change, plan: change.plan as object, done: change.done as object, version: version + 1 },
     );
   return result.affected === 1;
+}
+
+/** Booked or cancelled lessons of a series from an instant on. */
+export async function seriesFrom(manager: EntityManager, seriesId: string, from: Date): Promise<LessonRow[]> {
+  return manager
+    .getRepository(LessonEntity)
+    .createQueryBuilder('lesson')
+    .where("series_id = :seriesId AND starts_at >= :from AND state IN ('booked', 'cancelled')", {
+      seriesId,
+      from,
+    })
+    .orderBy('starts_at')
+    .setLock('pessimistic_write')
+    .getMany();
 }

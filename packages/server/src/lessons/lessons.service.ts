@@ -2,7 +2,15 @@
  * Lessons: booked, planned, taught, written up. A plan comes from the planner and is kept as the teacher
  * left it; a write that saw an older version is refused and says so, with nothing lost on either side.
  */
-import { MOST_BLOCKS, upcastPlan, type DoneBody, type LessonBody, type PlanStanding } from '@finch/contract';
+import { TZDate } from '@date-fns/tz';
+import {
+  MOST_BLOCKS,
+  upcastPlan,
+  type DoneBody,
+  type LessonBody,
+  type LessonHead,
+  type PlanStanding,
+} from '@finch/contract';
 import { must } from '@finch/core';
 import {
   added,
@@ -14,20 +22,32 @@ import {
   type LessonShare,
   type PlanBlock,
 } from '@finch/core/planning';
+import { addDays, addWeeks, differenceInCalendarDays, set } from 'date-fns';
 import type { DataSource, EntityManager } from 'typeorm';
-import { need, type Who } from '../accounts/rights';
+import { v7 as uuid } from 'uuid';
+import { may, need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
 import type { States, StudentView } from '../students/states.service';
-import { addLesson, changeLesson, lessonById, lessonHeld } from './lessons.repository';
+import {
+  addLesson,
+  changeLesson,
+  lessonById,
+  lessonHeld,
+  lessonsBetween,
+  seriesFrom,
+} from './lessons.repository';
+import { studentRecords } from '../students/students.repository';
 
 export interface Lessons {
   readonly book: (
     who: Who,
-    lesson: { id: string; studentId: string; startsAt: string; minutes: number },
+    lesson: { id: string; studentId: string; startsAt: string; minutes: number; weeks: number },
   ) => Promise<LessonBody>;
+  readonly move: (who: Who, lessonId: string, to: Move) => Promise<LessonBody>;
+  readonly between: (who: Who, from: Date, to: Date) => Promise<(LessonHead & { name: string })[]>;
   readonly read: (who: Who, lessonId: string) => Promise<LessonBody>;
   readonly propose: (who: Who, studentId: string, wish: Wish) => Promise<LessonPlan>;
   readonly keepPlan: (who: Who, lessonId: string, kept: KeptPlan) => Promise<LessonBody>;
@@ -40,6 +60,14 @@ interface KeptPlan {
   readonly version: number;
   readonly plan: LessonPlan | null;
   readonly standing: PlanStanding;
+}
+
+interface Move {
+  readonly version: number;
+  readonly startsAt: string;
+  readonly minutes: number;
+  readonly cancelled: boolean;
+  readonly following: boolean;
 }
 
 interface SentShare {
@@ -104,12 +132,29 @@ function lessonBody(row: LessonRow): LessonBody {
   };
 }
 
+/** The same time by the clock of the lesson's zone, weeks later, over a change of summer time too. */
+function weeksLater(row: LessonRow, weeks: number): Date {
+  return new Date(addWeeks(new TZDate(row.startsAt.getTime(), row.timeZone), weeks).getTime());
+}
+
+/** Another lesson of a series moved by as many days, to the same time by the clock. */
+function movedAlike(from: LessonRow, to: Date, other: LessonRow): Date {
+  const [was, now, there] = [from.startsAt, to, other.startsAt].map(
+    (at) => new TZDate(at.getTime(), from.timeZone),
+  );
+  const moved = addDays(there, differenceInCalendarDays(now, was));
+  return new Date(set(moved, { hours: now.getHours(), minutes: now.getMinutes() }).getTime());
+}
+
 const MOST_SHARES = 20;
 
 /** What was done with one screen's share put in the place of its earlier one; the oldest of very many are summed up. */
 function withShare(done: DoneBody | null, share: LessonShare): DoneBody {
   let before = done?.shares ? (done.before ?? []) : (done?.blocks ?? []);
-  let shares = [...(done?.shares ?? []).filter((one) => one.id !== share.id), share];
+  const known = done?.shares ?? [];
+  let shares = known.some((one) => one.id === share.id)
+    ? known.map((one) => (one.id === share.id ? share : one))
+    : [...known, share];
   if (shares.length > MOST_SHARES) {
     before = doneOf([shares[0]], before);
     shares = shares.slice(1);
@@ -145,7 +190,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
         const { record } = await states.view(manager, who.studioId, lesson.studentId, clock.now());
         if (await lessonById(manager, who.studioId, lesson.id))
           throw new Refusal('write.twice', 'id', 'a new id; this lesson is booked already');
-        const row: LessonRow = {
+        const first: LessonRow = {
           studioId: who.studioId,
           id: lesson.id,
           studentId: lesson.studentId,
@@ -158,12 +203,41 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
           planStanding: 'none',
           done: null,
           note: '',
+          seriesId: lesson.weeks > 1 ? lesson.id : null,
           version: 1,
         };
-        await addLesson(manager, row);
-        return lessonBody(row);
+        await addLesson(manager, first);
+        for (let week = 1; week < lesson.weeks; week++)
+          await addLesson(manager, { ...first, id: uuid(), startsAt: weeksLater(first, week) });
+        return lessonBody(first);
       });
     },
+    move: async (who, lessonId, to) =>
+      writeInStudio(database, who.studioId, async (manager) => {
+        const row = await lessonHeld(manager, who.studioId, lessonId);
+        if (!row) throw notFound('lessonId');
+        need(who, 'lesson.write', row.studentId);
+        if (row.version !== to.version) throw new Refusal('write.stale', 'version', STALE);
+        if (row.state !== 'booked' && row.state !== 'cancelled')
+          throw new Refusal('lesson.begun', 'lessonId', 'a lesson that has not begun');
+        const rows =
+          to.following && row.seriesId ? await seriesFrom(manager, row.seriesId, row.startsAt) : [row];
+        for (const one of rows)
+          await changeLesson(manager, who.studioId, one.id, one.version, {
+            startsAt: one.id === row.id ? new Date(to.startsAt) : movedAlike(row, new Date(to.startsAt), one),
+            minutes: to.minutes,
+            state: to.cancelled ? 'cancelled' : 'booked',
+          });
+        return lessonBody(await find(manager, who.studioId, lessonId));
+      }),
+    between: async (who, from, to) =>
+      inStudio(database, who.studioId, async (manager) => {
+        const rows = (await lessonsBetween(manager, from, to, true)).filter((row) =>
+          may(who, 'lesson.read', row.studentId),
+        );
+        const names = new Map((await studentRecords(manager)).map((record) => [record.id, record.name]));
+        return rows.map((row) => ({ ...lessonHead(row), name: names.get(row.studentId) ?? '' }));
+      }),
     read: async (who, lessonId) =>
       inStudio(database, who.studioId, async (manager) => {
         const row = await find(manager, who.studioId, lessonId);

@@ -237,3 +237,89 @@ describe('what was done, from every screen', () => {
     expect(said.body).toMatchObject({ state: 'written', minutesDone: 0 });
   });
 });
+
+describe('booking', () => {
+  const week = 7 * 86_400_000;
+  const book = (startsAt: string, weeks: number, studentId = world.here.otherStudentId) =>
+    teacher.post('/api/lessons').send({ id: uuid(), studentId, startsAt, minutes: 30, weeks }).expect(200);
+  const between = async (from: number, to: number) => {
+    const query = `from=${new Date(from).toISOString()}&to=${new Date(to).toISOString()}`;
+    const { body } = await teacher.get(`/api/lessons?${query}`).expect(200);
+    return (
+      body.lessons as { id: string; studentId: string; startsAt: string; state: string; version: number }[]
+    ).filter((one) => one.studentId === world.here.otherStudentId);
+  };
+  const move = (one: { id: string; version: number; startsAt: string }, more: object = {}) =>
+    teacher
+      .put(`/api/lessons/${one.id}`)
+      .send({ version: one.version, startsAt: one.startsAt, minutes: 30, cancelled: false, ...more });
+
+  test('a weekly lesson keeps its time by the clock through the change of summer time', async () => {
+    // Faroe leaves summer time on 25 October 2026: 15:00 there is 14:00 UTC before and 15:00 UTC after.
+    const start = Date.UTC(2026, 9, 13, 14);
+    await book(new Date(start).toISOString(), 4);
+    const found = await between(start, start + 5 * week);
+    expect(found.map((one) => one.startsAt)).toEqual([
+      '2026-10-13T14:00:00.000Z',
+      '2026-10-20T14:00:00.000Z',
+      '2026-10-27T15:00:00.000Z',
+      '2026-11-03T15:00:00.000Z',
+    ]);
+  });
+
+  test('one lesson of a series moves alone, or with all that follow; the clock time goes with it', async () => {
+    const start = Date.UTC(2026, 9, 14, 8);
+    await book(new Date(start).toISOString(), 4);
+    const [, second] = await between(start, start + 5 * week - 6 * 86_400_000);
+    const all = (await between(start, start + 5 * week)).filter((one) => /T0[89]/.test(one.startsAt));
+    expect(all).toHaveLength(4);
+    const moved = all[1];
+    expect(second).toBeDefined();
+    await move(moved, { startsAt: '2026-10-22T09:30:00.000Z', following: true }).expect(200);
+    const after = (await between(start, start + 5 * week)).filter((one) =>
+      all.some((was) => was.id === one.id),
+    );
+    expect(after.map((one) => one.startsAt).sort()).toEqual([
+      '2026-10-14T08:00:00.000Z',
+      '2026-10-22T09:30:00.000Z',
+      '2026-10-29T10:30:00.000Z',
+      '2026-11-05T10:30:00.000Z',
+    ]);
+  });
+
+  test('a cancelled lesson is in nobody’s day, stays in the week, and comes back', async () => {
+    const start = NOW + 5 * 3_600_000;
+    const { body } = await book(new Date(start).toISOString(), 1);
+    const cancelled = await move(body, { cancelled: true }).expect(200);
+    expect(cancelled.body.state).toBe('cancelled');
+    const board = await teacher.get('/api/board').expect(200);
+    expect(board.body.lessons.map((one: { id: string }) => one.id)).not.toContain(body.id);
+    const page = await teacher.get(`/api/students/${world.here.otherStudentId}`).expect(200);
+    expect(page.body.nextLesson?.id).not.toBe(body.id);
+    expect((await between(start, start + 1)).map((one) => one.state)).toEqual(['cancelled']);
+    await move(body).expect(409);
+    const back = await move(cancelled.body).expect(200);
+    expect(back.body.state).toBe('booked');
+  });
+
+  test('what has begun is neither moved nor cancelled', async () => {
+    const { body } = await book(new Date(NOW).toISOString(), 1);
+    const share = { id: uuid(), at: null, movedAt: NOW, note: '', blocks: [] };
+    const begun = await teacher
+      .put(`/api/lessons/${body.id}/done`)
+      .send({ share, state: 'running' })
+      .expect(200);
+    expect((await move(begun.body, { cancelled: true }).expect(422)).body.code).toBe('lesson.begun');
+  });
+
+  test('a self-taught player sees their own lessons alone; a student none', async () => {
+    const query = `from=${new Date(NOW - week).toISOString()}&to=${new Date(NOW + 30 * week).toISOString()}`;
+    const self = await world.sit(world.here.selfTaughtId);
+    const { body } = await self.get(`/api/lessons?${query}`).expect(200);
+    expect(
+      body.lessons.every((one: { studentId: string }) => one.studentId === world.here.selfTaughtStudentId),
+    ).toBe(true);
+    const student = await world.sit(world.here.studentSeatId);
+    expect((await student.get(`/api/lessons?${query}`).expect(200)).body.lessons).toEqual([]);
+  });
+});

@@ -52,6 +52,8 @@ export interface LessonRow {
   planStanding: PlanStanding;
   done: unknown;
   note: string;
+  /** Lessons booked together for many weeks. */
+  seriesId: string | null;
   version: number;
 }
 export interface HomeCardRow {
@@ -149,6 +151,7 @@ export const LessonEntity = new EntitySchema<LessonRow>({
     planStanding: { type: 'text', name: 'plan_standing' },
     done: { type: 'jsonb', nullable: true },
     note: { type: 'text' },
+    seriesId: { type: 'uuid', name: 'series_id', nullable: true },
     version,
   },
 });

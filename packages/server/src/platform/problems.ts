@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<string, number>> = {
   'not-found': 404,
   'write.stale': 409,
   'write.twice': 409,
+  'student.twice': 409,
   'server.database': 503,
   'server.crash': 500,
 };

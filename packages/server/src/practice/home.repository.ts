@@ -17,3 +17,17 @@ export async function addHomeCard(manager: EntityManager, row: HomeCardRow): Pro
   await manager.getRepository(HomeCardEntity).insert({ ...row, recipe: row.recipe as object });
   return true;
 }
+
+/** Ends a card, or gives it again; false where the student has none of that id. */
+export async function endHomeCard(
+  manager: EntityManager,
+  studentId: string,
+  id: string,
+  at: Date | null,
+): Promise<boolean> {
+  const changed: [unknown, number] = await manager.query(
+    'UPDATE home_card SET ended_at = $3, version = version + 1 WHERE student_id = $1 AND id = $2',
+    [studentId, id, at],
+  );
+  return changed[1] === 1;
+}

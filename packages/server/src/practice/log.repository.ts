@@ -1,6 +1,9 @@
 import type { AttemptEvent, LogEvent } from '@finch/core/mastery';
-import type { EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import { LogEventEntity, type LogEventRow } from '../platform/entities';
+
+/** The log of a student and of every double merged into them: rows keep who they were made for. */
+const OF_STUDENT = 'student_id = $1 OR student_id IN (SELECT id FROM student WHERE merged_into = $1)';
 
 /** Adds one event; false when its id is stored already. The application may do nothing else with the log. */
 export async function addEvent(manager: EntityManager, row: LogEventRow): Promise<boolean> {
@@ -41,7 +44,7 @@ export async function eventCount(
   studentId: string,
 ): Promise<{ count: number; last: string | null }> {
   const rows: { count: string; last: string | null }[] = await manager.query(
-    'SELECT count(*) AS count, max(id::text) AS last FROM log_event WHERE student_id = $1',
+    `SELECT count(*) AS count, max(id::text) AS last FROM log_event WHERE ${OF_STUDENT}`,
     [studentId],
   );
   return { count: Number(rows[0].count), last: rows[0].last };
@@ -53,9 +56,13 @@ export async function eventsOf(
   studioId: string,
   studentId: string,
 ): Promise<LogEvent[]> {
-  const rows = await manager
-    .getRepository(LogEventEntity)
-    .find({ where: { studioId, studentId }, order: { id: 'ASC' } });
+  const doubles: { id: string }[] = await manager.query('SELECT id FROM student WHERE merged_into = $1', [
+    studentId,
+  ]);
+  const rows = await manager.getRepository(LogEventEntity).find({
+    where: { studioId, studentId: In([studentId, ...doubles.map((row) => row.id)]) },
+    order: { id: 'ASC' },
+  });
   return rows.map(asEvent);
 }
 
@@ -65,7 +72,7 @@ export async function eventIds(
   ids: readonly string[],
 ): Promise<Set<string>> {
   const rows: { id: string }[] = await manager.query(
-    'SELECT id FROM log_event WHERE student_id = $1 AND id = ANY($2::uuid[])',
+    `SELECT id FROM log_event WHERE (${OF_STUDENT}) AND id = ANY($2::uuid[])`,
     [studentId, ids],
   );
   return new Set(rows.map((row) => row.id));

@@ -10,8 +10,9 @@ import { need, type Who } from '../accounts/rights';
 import { proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
+import { notFound } from '../platform/problems';
 import type { States, StudentView } from '../students/states.service';
-import { addHomeCard, openHomeCards } from './home.repository';
+import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
 import { eventsOf } from './log.repository';
 
 const WARM_UP_MINUTES = 2;
@@ -25,6 +26,7 @@ export interface PracticeRoom {
     studentId: string,
     card: { id: string; recipe: Recipe; skillId: string | null; title: string },
   ) => Promise<{ id: string }>;
+  readonly end: (who: Who, studentId: string, cardId: string, ended: boolean) => Promise<{ id: string }>;
 }
 
 export function makePracticeRoom(database: DataSource, clock: Clock, states: States): PracticeRoom {
@@ -70,6 +72,14 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
         await addHomeCard(manager, row);
       });
       return { id: card.id };
+    },
+    end: async (who, studentId, cardId, ended) => {
+      need(who, 'home.assign', studentId);
+      return writeInStudio(database, who.studioId, async (manager) => {
+        if (!(await endHomeCard(manager, studentId, cardId, ended ? new Date(clock.now()) : null)))
+          throw notFound('cardId');
+        return { id: cardId };
+      });
     },
   };
 }

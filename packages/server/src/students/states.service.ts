@@ -69,6 +69,8 @@ export interface States {
     now: number,
   ) => Promise<StudentView>;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
+  /** Drops what is held of a student who is gone, so that nothing rests on it. */
+  readonly forget: (studentId: string) => void;
 }
 
 export function makeStates(): States {
@@ -160,6 +162,7 @@ export function makeStates(): States {
         views.push(await viewOf(manager, record, shared, now));
       return views;
     },
+    forget: (studentId) => void kept.delete(studentId),
   };
 }
 

@@ -2,25 +2,49 @@
 import type { StudentBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import { makeLimits, type HandLimits } from '@finch/core/planning';
-import type { DataSource } from 'typeorm';
+import type { Recipe } from '@finch/core/drills';
+import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
-import { need, type Who } from '../accounts/rights';
+import { may, need, type Who } from '../accounts/rights';
 import { studioRecord } from '../accounts/accounts.repository';
 import { lessonsOf } from '../lessons/lessons.repository';
 import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
-import { refuse, Refusal } from '../platform/problems';
+import { notFound, refuse, Refusal } from '../platform/problems';
 import { ageOn } from './age';
 import type { States } from './states.service';
-import { addDated, addPerson, addStudent, studentRecords, touchStudent } from './students.repository';
+import {
+  addDated,
+  addPerson,
+  addStudent,
+  eraseStudent,
+  mergeInto,
+  namesake,
+  renamePerson,
+  setArchived,
+  studentRecords,
+  touchStudent,
+} from './students.repository';
+import { openHomeCards } from '../practice/home.repository';
+
+/** Lessons on a student's page: about two years of weekly ones. */
+const SHOWN_LESSONS = 120;
 
 export interface Students {
   readonly read: (who: Who, studentId: string) => Promise<StudentBody>;
   readonly add: (
     who: Who,
-    student: { id: string; name: string; bornOn: string | null },
+    student: { id: string; name: string; bornOn: string | null; another: boolean },
   ) => Promise<{ id: string }>;
+  readonly keep: (who: Who, studentId: string, kept: KeptStudent) => Promise<{ version: number }>;
+  readonly merge: (
+    who: Who,
+    studentId: string,
+    version: number,
+    double: string,
+  ) => Promise<{ version: number }>;
+  readonly erase: (who: Who, studentId: string, name: string) => Promise<{ id: string }>;
   readonly keepHand: (
     who: Who,
     studentId: string,
@@ -34,6 +58,28 @@ export interface Students {
   ) => Promise<{ version: number }>;
 }
 
+interface KeptStudent {
+  readonly version: number;
+  readonly name: string;
+  readonly bornOn: string | null;
+  readonly archived: boolean;
+  readonly another: boolean;
+}
+
+/** Whole years that a student can be old. */
+const AGES = { least: 3, most: 110 } as const;
+
+function checkBirthday(bornOn: string | null, now: number): void {
+  const age = ageOn(bornOn, now);
+  if (age !== null && (age < AGES.least || age > AGES.most))
+    throw new Refusal('born.age', 'bornOn', `a birthday ${AGES.least} to ${AGES.most} years ago`);
+}
+
+async function askTwice(manager: EntityManager, name: string, studentId: string): Promise<void> {
+  const other = await namesake(manager, name, studentId);
+  if (other) throw new Refusal('student.twice', 'name', other);
+}
+
 const STALE = 'the newer version; yours is still on your screen';
 
 export function makeStudents(database: DataSource, clock: Clock, states: States): Students {
@@ -42,6 +88,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
       need(who, 'student.read', studentId);
       return inStudio(database, who.studioId, async (manager) => {
         const now = clock.now();
+        const mayReadNotes = may(who, 'note.read', studentId);
         const view = await states.view(manager, who.studioId, studentId, now);
         const { record, state } = view;
         const lessons = await lessonsOf(manager, who.studioId, studentId);
@@ -49,7 +96,9 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           .reverse()
           .find(
             (lesson) =>
-              lesson.startsAt.getTime() + lesson.minutes * 60_000 > now && lesson.state !== 'written',
+              lesson.startsAt.getTime() + lesson.minutes * 60_000 > now &&
+              lesson.state !== 'written' &&
+              lesson.state !== 'cancelled',
           );
         return {
           id: record.id,
@@ -58,7 +107,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           age: ageOn(record.bornOn, now),
           version: record.version,
           timeZone: record.timeZone,
-          note: record.note,
+          note: mayReadNotes ? record.note : '',
           groups: [...record.groups],
           practiceMinutes: record.practiceMinutes,
           hand: view.hand,
@@ -72,16 +121,29 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           pain: state.pain,
           takes: state.takes,
           feels: state.feels,
-          lessons: lessons.slice(0, 20).map(lessonHead),
+          archived: record.archivedAt !== null,
+          lessons: lessons.slice(0, SHOWN_LESSONS).map((lesson) => ({
+            ...lessonHead(lesson),
+            note: mayReadNotes ? lesson.note : '',
+            inSeries: lesson.seriesId !== null,
+          })),
+          home: (await openHomeCards(manager, who.studioId, studentId)).map((card) => ({
+            id: card.id,
+            title: card.title,
+            since: card.since.toISOString(),
+            recipe: card.recipe as Recipe,
+          })),
           nextLesson: next ? lessonHead(next) : null,
         };
       });
     },
     add: async (who, student) => {
       need(who, 'student.add');
+      checkBirthday(student.bornOn, clock.now());
       return writeInStudio(database, who.studioId, async (manager) => {
         if ((await studentRecords(manager, student.id)).length)
           throw new Refusal('write.twice', 'id', 'a new id; this student is here already');
+        if (!student.another) await askTwice(manager, student.name, student.id);
         const studio = await studioRecord(manager);
         const personId = uuid();
         await addPerson(manager, {
@@ -105,6 +167,49 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         });
         return { id: student.id };
       });
+    },
+    keep: async (who, studentId, { version, name, bornOn, archived, another }) => {
+      need(who, 'student.write', studentId);
+      return writeInStudio(database, who.studioId, async (manager) => {
+        const [record] = await studentRecords(manager, studentId);
+        if (!record) throw notFound('studentId');
+        if (bornOn !== record.bornOn) checkBirthday(bornOn, clock.now());
+        if (!another && name !== record.name) await askTwice(manager, name, studentId);
+        if (!(await touchStudent(manager, studentId, version)))
+          throw new Refusal('write.stale', 'version', STALE);
+        await renamePerson(manager, record.personId, name, bornOn);
+        if (archived !== (record.archivedAt !== null))
+          await setArchived(manager, studentId, archived ? new Date(clock.now()) : null);
+        return { version: version + 1 };
+      });
+    },
+    merge: async (who, studentId, version, double) => {
+      need(who, 'student.merge', studentId);
+      need(who, 'student.merge', double);
+      const kept = await writeInStudio(database, who.studioId, async (manager) => {
+        const [one] = await studentRecords(manager, studentId);
+        const [other] = await studentRecords(manager, double);
+        if (!one || !other) throw notFound(one ? 'double' : 'studentId');
+        if (one.id === other.id) throw new Refusal('student.same', 'double', 'somebody else');
+        if (!(await touchStudent(manager, studentId, version)))
+          throw new Refusal('write.stale', 'version', STALE);
+        await mergeInto(manager, studentId, double, new Date(clock.now()));
+        return { version: version + 1 };
+      });
+      states.forget(double);
+      return kept;
+    },
+    erase: async (who, studentId, name) => {
+      need(who, 'student.erase', studentId);
+      await writeInStudio(database, who.studioId, async (manager) => {
+        const [record] = await studentRecords(manager, studentId);
+        if (!record) throw notFound('studentId');
+        if (record.name.trim().toLowerCase() !== name.trim().toLowerCase())
+          throw new Refusal('erase.name', 'name', record.name);
+        await eraseStudent(manager, studentId);
+      });
+      states.forget(studentId);
+      return { id: studentId };
     },
     keepHand: async (who, studentId, kept) => {
       need(who, 'hand.write', studentId);

@@ -127,6 +127,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `${chordText(String(v.to))} is left out: ${WORDS[String(v.why)]?.(v) ?? 'no move leads there'}.`,
   'left.alike': () => 'Too like the new thing already in; the two would mix.',
 
+  'title.lesson': () => 'The lesson',
   'title.take-home': () => 'Take home',
   'title.listen': () => 'Rest and listen: which one is it?',
   'title.name': () => 'Name the notes of three chords, no guitar',
@@ -284,6 +285,11 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',
   'plan.full': (_, detail) => `A plan holds ${detail}.`,
   'lesson.written': () => 'That lesson is written up. Book the next one, or open the write-up again.',
+  'lesson.begun': () => 'That lesson has begun or is over; only one that is ahead can be moved or cancelled.',
+  'student.twice': (_, detail) => `${detail} is here already. Is this another person of that name?`,
+  'student.same': () => 'That is the same student. Pick somebody else as the double.',
+  'erase.name': (_, detail) => `Not erased: type the name exactly, ${detail}.`,
+  'born.age': (_, detail) => `Not kept: a birthday is ${detail.replace('a birthday ', '')}. Check the year.`,
   'lesson.cancelled': () => 'That lesson was cancelled. Bring it back on the student’s page first.',
   'write-up.empty': () =>
     'Nothing was timed in this lesson. Write the minutes in, or say that nothing was taught.',

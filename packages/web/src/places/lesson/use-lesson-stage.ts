@@ -79,7 +79,7 @@ export function useLessonStage(
     const struck = now?.score.parts[0].bars.some((one) =>
       one.events.some((event) => event.hand !== undefined),
     );
-    const line = now?.judged === 'changes' && grips.value.length === 0;
+    const line = now && now.judged !== 'calls' && grips.value.length === 0;
     return now && (struck || line) ? barsAround(now.score, played.value, Math.max(0, beat.value), 1) : null;
   });
   /** A call of a drill that asks; its place on the neck is shown only when that is asked for. */
@@ -88,10 +88,12 @@ export function useLessonStage(
     if (!now || now.judged !== 'calls' || pair.value.length) return null;
     return now.steps[step.value % now.steps.length];
   });
-  const frames = computed(() => (drill.value && !bar.value ? neckFrames(drill.value.score) : []));
-  /** The neck as it is played, where there is neither a pair of grips nor a bar to show. */
+  const frames = computed(() =>
+    drill.value && pair.value.length === 0 ? neckFrames(drill.value.score) : [],
+  );
+  /** The neck as it is played, where there is no pair of grips to show. */
   const neck = computed(() => {
-    if (!drill.value || pair.value.length || bar.value) return null;
+    if (!drill.value || pair.value.length) return null;
     if (call.value) {
       if (!revealed.value) return null;
       return (

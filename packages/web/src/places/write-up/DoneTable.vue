@@ -17,6 +17,7 @@ const takesOf = ({ takes: { clean, nearly, notYet } }: Row) =>
         .join(', ');
 const WORDS: Readonly<Record<Verdict, { text: string; look: string }>> = {
   brought: { text: 'brought', look: '' },
+  besides: { text: 'not in the plan', look: '' },
   left: { text: 'left for next time', look: 'over' },
   'in part': { text: 'in part', look: '' },
   covered: { text: 'covered', look: 'ready' },

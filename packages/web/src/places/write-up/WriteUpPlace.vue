@@ -75,7 +75,7 @@ async function keep() {
   await keeping.keep();
 }
 function heldAsPlanned() {
-  setRows(asPlanned(rows.value, planned.value));
+  setRows(asPlanned(rows.value, planned.value, lesson.value?.minutes ?? 0));
   answered.value = true;
 }
 useKeys(
@@ -121,8 +121,9 @@ useKeys(
             {{ ahead ? 'It has not been taught here.' : 'How was it?' }}
           </p>
           <div class="acts">
-            <BButton v-if="planned.length" size="sm" variant="outline-secondary" @click="heldAsPlanned"
-              >Held as planned, {{ planMinutes(planned) }} min</BButton
+            <BButton size="sm" variant="outline-secondary" @click="heldAsPlanned"
+              >{{ planned.length ? 'Held as planned' : 'Held' }},
+              {{ planned.length ? planMinutes(planned) : lesson.minutes }} min</BButton
             >
             <BButton size="sm" variant="outline-secondary" @click="answered = true"
               >I write the minutes in</BButton
@@ -139,12 +140,11 @@ useKeys(
           >{{ planned.length ? '' : ' (no plan was kept for this lesson)' }}
         </p>
         <PurflingBar v-if="planned.length" :strips="strips(planned)" :total="total" unit="minutes planned" />
-        <PurflingBar :strips="strips(rows)" :total="total" unit="minutes done" />
+        <PurflingBar v-if="doneMinutes > 0" :strips="strips(rows)" :total="total" unit="minutes done" />
         <p class="small">
           done, <b>{{ Math.round(doneMinutes) }} min</b>
         </p>
-        <DoneTable v-if="rows.length" :rows="rows" :planned="planned" @minutes="setMinutes" />
-        <p v-else class="empty">Nothing was planned and nothing was timed in this lesson.</p>
+        <DoneTable :rows="rows" :planned="planned" @minutes="setMinutes" />
       </section>
       <section class="sheet words">
         <label for="write-note"><h2>Note</h2></label>

@@ -38,7 +38,7 @@ test('a lesson that never was has nothing filled in', () => {
     ['b', 0],
   ]);
   expect(verdictOf(rows[0], 5)).toBe('left');
-  expect(asPlanned(rows, plan.blocks).map((one) => one.minutes)).toEqual([5, 9]);
+  expect(asPlanned(rows, plan.blocks, 30).map((one) => one.minutes)).toEqual([5, 9]);
 });
 
 test('what was done stands in the order of the plan, what came besides after it', () => {
@@ -49,8 +49,15 @@ test('what was done stands in the order of the plan, what came besides after it'
     ['song', 4],
   ]);
   expect(rows.map((one, i) => verdictOf(one, [5, 9, undefined][i]))).toEqual(['left', 'covered', 'brought']);
+  expect(verdictOf(row('x', 4), undefined)).toBe('besides');
   expect(verdictOf(row('b', 7.4), 9)).toBe('in part');
   expect(verdictOf(row('b', 7.5), 9)).toBe('covered');
+});
+
+test('a lesson without a plan has one row for its minutes', () => {
+  const rows = rowsOf({ plan: null, done: null });
+  expect(rows).toHaveLength(1);
+  expect(asPlanned(rows, [], 45)[0].minutes).toBe(45);
 });
 
 test('the kept note comes first, then what the screens noted, then this one', () => {

@@ -1,0 +1,251 @@
+/** Students over real HTTP and PostgreSQL: renamed, put away, found twice, erased; who may read what of them. */
+import { makeDrill, ringCheck } from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { must } from '@finch/core/kernel';
+import type TestAgent from 'supertest/lib/agent';
+import { v7 as uuid } from 'uuid';
+import { inStudio } from '../platform/database';
+import { makeTestWorld, NOW, type TestWorld } from '../test/world';
+
+let world: TestWorld;
+let teacher: TestAgent;
+let owner: TestAgent;
+beforeAll(async () => {
+  world = await makeTestWorld();
+  teacher = await world.sit(world.here.teacherId);
+  owner = await world.sit(world.here.ownerId);
+});
+afterAll(() => world.end());
+
+const add = (name: string, more: object = {}) =>
+  teacher.post('/api/students').send({ id: uuid(), name, bornOn: null, ...more });
+const page = async (id: string) => (await teacher.get(`/api/students/${id}`).expect(200)).body;
+const added = async (name: string, more: object = {}): Promise<string> =>
+  (await add(name, more).expect(200)).body.id;
+const keep = async (id: string, change: object) => {
+  const { name, bornOn, version, archived } = await page(id);
+  return teacher.put(`/api/students/${id}`).send({ name, bornOn, version, archived, ...change });
+};
+let seq = 0;
+const drill = must(
+  makeDrill(ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), {
+    hand: averageHand,
+    instrument: standardGuitar,
+  }),
+);
+const take = (studentId: string) => ({
+  schemaVersion: 1,
+  kind: 'attempt',
+  id: uuid({ msecs: NOW - 60_000 }),
+  studentId,
+  deviceId: uuid(),
+  deviceSeq: ++seq,
+  sentAt: new Date(NOW).toISOString(),
+  modelVersion: 'mastery-1',
+  take: {
+    recipe: drill.recipe,
+    items: drill.items,
+    startedAt: new Date(NOW - 60_000).toISOString(),
+    timeZone: 'UTC',
+    durationSeconds: 30,
+    tempoBpm: null,
+    steps: [],
+    result: 'clean',
+    feel: null,
+    source: 'teacher',
+  },
+});
+const log = (studentId: string) =>
+  teacher
+    .post('/api/events')
+    .send({ events: [take(studentId)] })
+    .expect(200);
+
+describe('a name and a birthday', () => {
+  test('are given at once or later, and corrected', async () => {
+    const id = await added('Wren Tallow');
+    expect((await keep(id, { name: 'Wren Tallowby', bornOn: '2015-02-03' })).status).toBe(200);
+    expect(await page(id)).toMatchObject({ name: 'Wren Tallowby', bornOn: '2015-02-03', age: 11 });
+    const stale = await teacher
+      .put(`/api/students/${id}`)
+      .send({ name: 'Late', bornOn: null, version: 1, archived: false });
+    expect([stale.status, stale.body.code]).toEqual([409, 'write.stale']);
+    expect((await page(id)).name).toBe('Wren Tallowby');
+  });
+
+  test.each(['2030-01-01', '2024-06-01', '1900-05-05'])(
+    'a birthday of %s is refused in words',
+    async (bornOn) => {
+      const refused = await add('Nobody Yet', { bornOn }).expect(422);
+      expect(refused.body).toMatchObject({ code: 'born.age', at: 'bornOn' });
+      const id = await added(`Somebody ${bornOn}`);
+      expect((await keep(id, { bornOn })).body.code).toBe('born.age');
+    },
+  );
+
+  test('the same name twice is asked about, and taken where it is another person', async () => {
+    await added('Ada Quill');
+    const asked = await add('  ada   quill ').expect(409);
+    expect(asked.body).toMatchObject({ code: 'student.twice', detail: 'Ada Quill' });
+    await add('Ada Quill', { another: true }).expect(200);
+    const third = await added('Ida Quill');
+    expect((await keep(third, { name: 'Ada Quill' })).body.code).toBe('student.twice');
+    expect((await keep(third, { name: 'Ada Quill', another: true })).status).toBe(200);
+  });
+});
+
+describe('away and back', () => {
+  test('an archived student is on no Board and in no day, and comes back with everything', async () => {
+    const id = await added('Orrin Vale');
+    await log(id);
+    await teacher
+      .post('/api/lessons')
+      .send({ id: uuid(), studentId: id, startsAt: new Date(NOW + 3_600_000).toISOString(), minutes: 30 })
+      .expect(200);
+    expect((await keep(id, { archived: true })).status).toBe(200);
+    const board = (await teacher.get('/api/board').expect(200)).body;
+    const ids = (list: { id?: string; studentId?: string }[]) => list.map((one) => one.studentId ?? one.id);
+    expect(ids(board.students)).not.toContain(id);
+    expect(ids(board.lessons)).not.toContain(id);
+    expect(board.archived).toContainEqual({ id, name: 'Orrin Vale' });
+    expect((await page(id)).archived).toBe(true);
+    await keep(id, { archived: false });
+    const back = (await teacher.get('/api/board').expect(200)).body;
+    expect(ids(back.students)).toContain(id);
+    expect(ids(back.lessons)).toContain(id);
+    expect((await page(id)).takes).toBe(1);
+  });
+});
+
+describe('a double', () => {
+  test('gives takes, lessons and homework to the one who stays, late takes too', async () => {
+    const [stays, double] = [await added('Tamlin Roe'), await added('Tamlin Row')];
+    await log(stays);
+    await log(double);
+    await teacher
+      .post('/api/lessons')
+      .send({ id: uuid(), studentId: double, startsAt: new Date(NOW + 7_200_000).toISOString(), minutes: 30 })
+      .expect(200);
+    await teacher
+      .post(`/api/students/${double}/home`)
+      .send({ id: uuid(), recipe: drill.recipe, skillId: null, title: 'Em, ring check' })
+      .expect(200);
+    const { version } = await page(stays);
+    await teacher.post(`/api/students/${stays}/double`).send({ version, double }).expect(200);
+    await log(double);
+    const merged = await page(stays);
+    expect(merged).toMatchObject({ takes: 3, version: version + 1 });
+    expect(merged.lessons).toHaveLength(1);
+    expect(merged.home).toHaveLength(1);
+    await teacher.get(`/api/students/${double}`).expect(404);
+    const again = await teacher
+      .post(`/api/students/${stays}/double`)
+      .send({ version: version + 1, double: stays })
+      .expect(422);
+    expect(again.body.code).toBe('student.same');
+  });
+});
+
+describe('erasing', () => {
+  test('takes everything with it, the double too, and asks for the name first', async () => {
+    const [id, double] = [await added('Brindle Moss'), await added('Brindel Moss')];
+    await log(id);
+    await log(double);
+    await teacher
+      .post('/api/lessons')
+      .send({ id: uuid(), studentId: id, startsAt: new Date(NOW + 7_200_000).toISOString(), minutes: 30 })
+      .expect(200);
+    await teacher.post(`/api/students/${id}/double`).send({ version: 1, double }).expect(200);
+    await teacher.delete(`/api/students/${id}`).send({ name: 'Brindle Moss' }).expect(403);
+    const wrong = await owner.delete(`/api/students/${id}`).send({ name: 'Brindle' }).expect(422);
+    expect(wrong.body.code).toBe('erase.name');
+    await owner.delete(`/api/students/${id}`).send({ name: 'brindle moss' }).expect(200);
+    await teacher.get(`/api/students/${id}`).expect(404);
+    const left = await inStudio(world.owner, world.here.studioId, async (manager) => ({
+      log: await manager.query('SELECT 1 FROM log_event WHERE student_id = ANY($1)', [[id, double]]),
+      lessons: await manager.query('SELECT 1 FROM lesson WHERE student_id = ANY($1)', [[id, double]]),
+      people: await manager.query("SELECT name FROM person WHERE name LIKE 'Brind%'"),
+      others: await manager.query('SELECT 1 FROM student WHERE id = $1', [world.here.studentId]),
+    }));
+    expect([left.log, left.lessons, left.people].map((rows) => rows.length)).toEqual([0, 0, 0]);
+    expect(left.others).toHaveLength(1);
+  });
+
+  test('a student of another studio is out of reach', async () => {
+    await owner.delete(`/api/students/${world.elsewhere.studentId}`).send({ name: 'Pupil' }).expect(404);
+  });
+
+  test('the student’s own seat and a guardian of nobody else go too; the teacher stays', async () => {
+    const { studentId, guardianId, teacherId } = world.here;
+    await owner.delete(`/api/students/${studentId}`).send({ name: 'Pupil' }).expect(200);
+    const { body } = await teacher.get('/api/seats').expect(200);
+    const seats = body.seats.map((seat: { membershipId: string }) => seat.membershipId);
+    expect(seats).not.toContain(guardianId);
+    expect(seats).toContain(teacherId);
+  });
+});
+
+describe('who reads and writes what', () => {
+  test('homework is given, taken back and given again', async () => {
+    const id = await added('Home Body');
+    const card = uuid();
+    await teacher
+      .post(`/api/students/${id}/home`)
+      .send({ id: card, recipe: drill.recipe, skillId: null, title: 'Em, ring check' })
+      .expect(200);
+    expect((await page(id)).home).toMatchObject([{ id: card, title: 'Em, ring check' }]);
+    await teacher.put(`/api/students/${id}/home/${card}`).send({ ended: true }).expect(200);
+    expect((await page(id)).home).toEqual([]);
+    await teacher.put(`/api/students/${id}/home/${card}`).send({ ended: false }).expect(200);
+    expect((await page(id)).home).toHaveLength(1);
+    await teacher
+      .put(`/api/students/${world.here.otherStudentId}/home/${card}`)
+      .send({ ended: true })
+      .expect(404);
+  });
+
+  test('a guardian sees no note of a teacher, a self-taught player their own', async () => {
+    const { elsewhere: _, here } = world;
+    const id = here.selfTaughtStudentId;
+    await teacher.put(`/api/students/${id}/note`).send({ version: 1, note: 'private' }).expect(200);
+    const self = await world.sit(here.selfTaughtId);
+    expect((await self.get(`/api/students/${id}`).expect(200)).body.note).toBe('private');
+    const ward = await added('Ward of Guardian');
+    await teacher.put(`/api/students/${ward}/note`).send({ version: 1, note: 'private' }).expect(200);
+    const [personId, seatId] = [uuid(), uuid()];
+    await inStudio(world.owner, here.studioId, async (manager) => {
+      await manager.query('INSERT INTO person (studio_id, id, name) VALUES ($1, $2, $3)', [
+        here.studioId,
+        personId,
+        'G',
+      ]);
+      await manager.query(
+        "INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, NULL, $3, '{guardian}')",
+        [here.studioId, seatId, personId],
+      );
+      await manager.query(
+        'INSERT INTO guardianship (studio_id, membership_id, student_id) VALUES ($1, $2, $3)',
+        [here.studioId, seatId, ward],
+      );
+    });
+    const guardian = await world.sit(seatId);
+    const seen = (await guardian.get(`/api/students/${ward}`).expect(200)).body;
+    expect(seen.note).toBe('');
+    for (const [method, path, body] of [
+      ['put', `/api/students/${ward}`, { version: 2, name: 'X', bornOn: null, archived: true }],
+      ['post', `/api/students/${ward}/double`, { version: 2, double: here.otherStudentId }],
+      ['delete', `/api/students/${ward}`, { name: 'Ward of Guardian' }],
+      ['put', `/api/seats/${here.teacherId}`, { name: 'X' }],
+    ] as const)
+      expect([path, (await guardian[method](path).send(body)).status]).toEqual([path, 403]);
+  });
+
+  test('a teacher renames their own seat, the owner anybody’s', async () => {
+    const { teacherId, ownerId } = world.here;
+    await teacher.put(`/api/seats/${teacherId}`).send({ name: 'Tamsin Two' }).expect(200);
+    await teacher.put(`/api/seats/${ownerId}`).send({ name: 'Not theirs' }).expect(403);
+    await owner.put(`/api/seats/${teacherId}`).send({ name: 'Tamsin Three' }).expect(200);
+    const { body } = await teacher.get('/api/seats').expect(200);
+    expect(body.seats.map((seat: { name: string }) => seat.name)).toContain('Tamsin Three');
+  });
+});
