@@ -153,7 +153,7 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
 test('two grips side by side, then a page of cards as PDF, SVG and PNG', async ({ page, sit }) => {
   await sit('Tamsin Brackwater');
   await page.goto('/shapes?chord=Am');
-  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep beside', exact: true }).click();
   await page.getByRole('button', { name: 'To page' }).click();
   await page.getByLabel('Chord', { exact: true }).fill('Bbmaj7');
   await expect(page.locator('.one .chord-name').first()).toContainText('B♭△7');
@@ -193,7 +193,7 @@ test('fingers that could stay: from G with the little fingers left, a C becomes 
   await sit('Tamsin Brackwater');
   await page.goto('/shapes?chord=G&frets=320033');
   await expect(page.locator('.one .chord-name').first()).toContainText('G');
-  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep beside', exact: true }).click();
   await page.getByLabel('Chord', { exact: true }).fill('C');
   await expect(page.locator('.could-stay li').first()).toContainText('Cadd9');
   await expect(page.locator('.could-stay li').first()).toContainText('9 comes in');

@@ -36,7 +36,7 @@ test('a progression is typed, looked at change by change, and put right with an 
   await page.getByRole('button', { name: 'Unlock bar 2' }).click();
   await expect(page.locator('.path-board .where').nth(1)).not.toContainText('locked');
   // What is asked narrows the path and is in the address.
-  await page.getByRole('button', { name: /^Asked/ }).click();
+  await page.getByRole('button', { name: /^Limits/ }).click();
   await page.getByLabel('From fret').selectOption('5');
   await page.getByLabel('Open strings').uncheck();
   await expect(page.locator('.path-board circle[fill="none"]')).toHaveCount(0);
@@ -45,7 +45,7 @@ test('a progression is typed, looked at change by change, and put right with an 
   await page.reload();
   await page.getByLabel('Chords', { exact: true }).fill('G | D | Em');
   await expect(page.locator('.path-board .chord')).toHaveCount(3);
-  await expect(page.getByRole('button', { name: 'Asked •' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Limits •' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Loop in plan' }).click();
   await expect(page.getByText('is in the plan of')).toBeVisible();

@@ -104,7 +104,9 @@ export const firstSyllabus: Syllabus = {
     grips('open.dm', 'Dm', 'open', exactly(DM), ring(`Dm ${DM}`), { needs: [['open.d', 'open.am']] }),
     grips('open.c', 'C', 'open', exactly(C), ring(`C ${C}`), { needs: [['open.am']] }),
     grips('open.g', 'G', 'open', exactly(G, '320033'), ring(`G ${G}`), { needs: [['open.em']] }),
-    grips('open.small-f', 'Small F', 'open', exactly(SMALL_F), ring(`F ${SMALL_F}`), { needs: [['open.c']] }),
+    grips('open.small-f', 'F on four strings', 'open', exactly(SMALL_F), ring(`F ${SMALL_F}`), {
+      needs: [['open.c']],
+    }),
 
     changes(
       'near.e-am',
@@ -139,7 +141,7 @@ export const firstSyllabus: Syllabus = {
     }),
     changes(
       'near.c-f',
-      'C to small F',
+      'C to F on four strings',
       'near',
       between(exactly(C), exactly(SMALL_F)),
       [loop([`C ${C}`, `F ${SMALL_F}`])],
@@ -225,7 +227,7 @@ export const firstSyllabus: Syllabus = {
 
     grips(
       'shells.6',
-      'Shells, root on 6',
+      'Three-note sevenths, root on string 6',
       'shells',
       { ...SHELL, rootString: 6 },
       ring('Ab7 4x45xx', 'Gm7 3x33xx', 'Abmaj7 4x55xx'),
@@ -233,7 +235,7 @@ export const firstSyllabus: Syllabus = {
     ),
     grips(
       'shells.5',
-      'Shells, root on 5',
+      'Three-note sevenths, root on string 5',
       'shells',
       { ...SHELL, rootString: 5 },
       ring('Db7 x434xx', 'Ebmaj7 x657xx', 'Cm7 x313xx'),
@@ -259,7 +261,7 @@ export const firstSyllabus: Syllabus = {
 
     changes(
       'shifts.same-form',
-      'One form, two frets and more',
+      'One form moved two frets or more',
       'shifts',
       between(ANY_BARRE, ANY_BARRE, [2, 9]),
       [loop(['Gm 355333', 'Am 577555']), loop(['G 355433', 'A 577655'])],

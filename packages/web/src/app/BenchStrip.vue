@@ -45,42 +45,57 @@ const strip = computed(() => {
   </div>
 </template>
 
-<style>
+<style scoped>
 .bench {
-  height: 46px;
+  min-height: 46px;
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 22px;
-  padding: 0 16px;
+  gap: 4px 22px;
+  padding: 4px 16px;
   border-bottom: 1px solid var(--line);
   background: color-mix(in srgb, var(--sheet) 55%, var(--bench));
 }
 .bench-name {
-  font-size: 24px;
+  font-size: 22px;
   color: var(--ink);
   text-decoration: none;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
 }
-.bench .facts {
+.facts {
   font-size: 14px;
   color: var(--ink2);
-  white-space: nowrap;
 }
-.bench .facts b {
+.facts b {
   color: var(--ink);
 }
-.bench .who {
-  white-space: nowrap;
-}
-.bench .tools {
+.tools {
   margin-left: auto;
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 8px 12px;
   align-items: center;
 }
 @media (max-width: 1199px) {
-  .bench .facts {
+  .facts {
     display: none;
+  }
+}
+@media (max-width: 779px) {
+  .bench {
+    padding: 4px 8px;
+  }
+  .bench-name {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+  }
+  .who {
+    display: none;
+  }
+  .tools {
+    margin-left: 0;
+    width: 100%;
   }
 }
 </style>

@@ -16,6 +16,17 @@ export interface KeyHint {
   readonly quiet?: boolean;
 }
 
+/** What is drawn on the key. */
+export function keyText(hint: Pick<KeyHint, 'key' | 'shown'>): string {
+  if (hint.shown) return hint.shown;
+  if (hint.key === ' ') return 'Space';
+  if (hint.key.length === 1) return hint.key.toUpperCase();
+  const signs = { Up: '↑', Down: '↓', Left: '←', Right: '→' } as const;
+  return hint.key
+    .replace(/Arrow(Up|Down|Left|Right)/, (_, way: keyof typeof signs) => signs[way])
+    .replaceAll('+', ' ');
+}
+
 const registry = shallowReactive(new Set<readonly KeyHint[]>());
 const lettersOn = useLocalStorage('finch-letters', true);
 

@@ -30,6 +30,12 @@ const routes: RouteRecordRaw[] = [
     meta: { title: 'Sit down', bare: true },
   },
   {
+    path: '/week',
+    name: 'week',
+    component: () => import('../places/week/WeekPlace.vue'),
+    meta: { roles: ['teacher', 'owner'], title: 'Week', place: 'Week' },
+  },
+  {
     path: '/students',
     name: 'students',
     component: () => import('../places/students/StudentsPlace.vue'),
@@ -117,7 +123,4 @@ router.beforeEach((to) => {
   if (to.meta.roles && !to.meta.roles.some((role) => seat.roles.includes(role)))
     return homeOf(seat.roles, seat.studentId);
   return true;
-});
-router.afterEach((to) => {
-  document.title = `${to.meta.title} · Zealous Finch`;
 });

@@ -8,7 +8,7 @@
   ></span>
 </template>
 
-<style>
+<style scoped>
 .because {
   display: flex;
   gap: 6px;

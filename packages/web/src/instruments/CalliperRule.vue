@@ -57,7 +57,7 @@ const spoken = computed(
   </svg>
 </template>
 
-<style>
+<style scoped>
 .calliper {
   display: block;
   overflow: visible;

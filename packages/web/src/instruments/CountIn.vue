@@ -24,7 +24,7 @@ withDefaults(defineProps<{ beats: number; beat: number | null; large?: boolean }
   </div>
 </template>
 
-<style>
+<style scoped>
 .pegs {
   display: inline-flex;
   align-items: flex-end;

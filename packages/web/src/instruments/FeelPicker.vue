@@ -109,7 +109,7 @@ const chosen = (where: PainPlace, broken = false) =>
   </div>
 </template>
 
-<style>
+<style scoped>
 .feel button {
   background: var(--sheet);
   color: var(--ink);

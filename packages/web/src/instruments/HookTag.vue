@@ -12,7 +12,7 @@ defineProps<{ hook: Pick<Hook, 'nickname' | 'picture'> }>();
   </p>
 </template>
 
-<style>
+<style scoped>
 .hook {
   display: inline-flex;
   align-items: center;

@@ -20,7 +20,7 @@ const peak = computed(() => points.value.reduce((top, point) => (point.load > to
     :height="height"
     :viewBox="`0 0 ${WIDTH + 4} ${height}`"
     role="img"
-    :aria-label="`Hand load, highest ${peak.load.toFixed(1)} effort-minutes at minute ${peak.minute}; limit ${limit}`"
+    :aria-label="`Load of the hand, highest at minute ${peak.minute}: ${peak.load.toFixed(1)}; its limit ${limit}`"
   >
     <path :d="`M0 0${edge}L0 ${y(points.length - 1)}Z`" fill="var(--m2)" stroke="none" />
     <path :d="`M0 0${edge}`" fill="none" stroke="var(--crown)" stroke-width="1.8" />

@@ -222,7 +222,7 @@ const ghosts = computed(() =>
   </svg>
 </template>
 
-<style>
+<style scoped>
 .neck {
   display: block;
   overflow: visible;

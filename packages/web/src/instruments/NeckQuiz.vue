@@ -117,7 +117,7 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
   </div>
 </template>
 
-<style>
+<style scoped>
 .quiz {
   display: flex;
   flex-direction: column;

@@ -28,7 +28,7 @@ const cats = [1, 2, 3, 4, 5, 6];
   </svg>
 </template>
 
-<style>
+<style scoped>
 .defs {
   position: absolute;
 }

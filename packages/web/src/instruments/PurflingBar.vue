@@ -74,7 +74,7 @@ const spoken = computed(() =>
   </div>
 </template>
 
-<style>
+<style scoped>
 .purfling {
   position: relative;
 }

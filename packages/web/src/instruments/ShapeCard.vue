@@ -3,7 +3,7 @@
 import type { FingerLabel, Frets } from '@finch/core/grips';
 import { drawCard, trueSigns, type CardShow, type CardSize } from '@finch/core/shapes';
 import { computed } from 'vue';
-import { spokenChord } from '../words';
+import { spokenChord, spokenGrip } from '../words';
 import { cardMarkup } from './card-markup';
 
 const props = withDefaults(
@@ -32,9 +32,8 @@ const props = withDefaults(
 const drawing = computed(() => drawCard(props, { ...props, signs: trueSigns }));
 const spoken = computed(() => {
   const name = props.chord ? `${spokenChord(props.chord)}, ` : '';
-  const frets = props.frets.map((fret) => (fret === null ? 'mute' : fret === 0 ? 'open' : fret)).join(', ');
   const rootAt = props.degrees?.findIndex((degree) => degree === '1') ?? -1;
-  return `${name}frets ${frets}${rootAt >= 0 ? `; root on string ${props.frets.length - rootAt}` : ''}`;
+  return `${name}${spokenGrip(props.frets, props.fingers)}${rootAt >= 0 ? `; root on string ${props.frets.length - rootAt}` : ''}`;
 });
 </script>
 
@@ -51,40 +50,40 @@ const spoken = computed(() => {
   />
 </template>
 
-<style>
+<style scoped>
 .shape-card {
   display: block;
   overflow: visible;
   max-width: 100%;
 }
-.shape-card text {
+.shape-card :deep(text) {
   font-family: var(--text);
 }
-.shape-card .stroke-ink {
+.shape-card :deep(.stroke-ink) {
   stroke: var(--ink);
 }
-.shape-card .stroke-ink2 {
+.shape-card :deep(.stroke-ink2) {
   stroke: var(--ink2);
 }
-.shape-card .stroke-wire {
+.shape-card :deep(.stroke-wire) {
   stroke: var(--fret);
 }
-.shape-card .stroke-string {
+.shape-card :deep(.stroke-string) {
   stroke: var(--string);
 }
-.shape-card .stroke-sheet {
+.shape-card :deep(.stroke-sheet) {
   stroke: var(--sheet);
 }
-.shape-card .fill-none {
+.shape-card :deep(.fill-none) {
   fill: none;
 }
-.shape-card .fill-ink {
+.shape-card :deep(.fill-ink) {
   fill: var(--ink);
 }
-.shape-card .fill-ink3 {
+.shape-card :deep(.fill-ink3) {
   fill: var(--ink3);
 }
-.shape-card .fill-sheet {
+.shape-card :deep(.fill-sheet) {
   fill: var(--sheet);
 }
 </style>

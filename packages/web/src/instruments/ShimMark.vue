@@ -39,7 +39,7 @@ const tick = computed(() =>
   </svg>
 </template>
 
-<style>
+<style scoped>
 .shim {
   display: inline-block;
   vertical-align: -2px;

@@ -63,7 +63,7 @@ watch(() => props.bars, draw);
   </div>
 </template>
 
-<style>
+<style scoped>
 .staff-strip {
   overflow-x: auto;
   max-width: 100%;
@@ -77,10 +77,10 @@ watch(() => props.bars, draw);
   color: var(--ink);
 }
 /* The engraver gives stems and ledger lines inks of its own; the theme's ink holds for all. */
-.staff-drawing svg [stroke]:not([stroke='none']) {
+.staff-drawing :deep([stroke]:not([stroke='none'])) {
   stroke: currentColor;
 }
-.staff-drawing svg [fill]:not([fill='none']) {
+.staff-drawing :deep([fill]:not([fill='none'])) {
   fill: currentColor;
 }
 </style>

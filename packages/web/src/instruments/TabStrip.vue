@@ -156,7 +156,7 @@ const arrow = (hand: string, at: number): string => {
   </svg>
 </template>
 
-<style>
+<style scoped>
 .tab {
   max-height: 174px;
 }

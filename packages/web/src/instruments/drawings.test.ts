@@ -28,7 +28,9 @@ const xOf = (html: string, what: RegExp) => Number(what.exec(html)?.[1]);
 describe('a shape card', () => {
   test('says the chord, every string and where the root is', async () => {
     const html = await card('x02210', { chord: 'Am', degrees: [null, '1', '5', '1', 'b3', '5'] });
-    expect(html).toContain('aria-label="A minor, frets mute, open, 2, 2, 1, open; root on string 5"');
+    expect(html).toContain(
+      'aria-label="A minor, string 6 silent, string 5 open, string 4 fret 2 middle finger, string 3 fret 2 ring finger, string 2 fret 1 index finger, string 1 open; root on string 5"',
+    );
     expect(html).toContain('role="img"');
   });
 

@@ -8,6 +8,7 @@ import { DRILL_WORDS } from './drill-words';
 import { chordText, degreeText, fretsMoved, plural } from './names';
 
 export * from './names';
+export * from './spoken';
 export * from './when';
 
 type Values = Reason['values'];
@@ -108,19 +109,20 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${date(v.on)}.`,
   'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
   'because.guess': (v) =>
-    `A guess yet: ${v.number} after ${plural(v.takes, 'take')}; ${v.chance} in 100 at what is set here.`,
-  'because.half': (v) => `Half held: ${v.number} now; ${v.chance} in 100 at what is set here.`,
-  'because.unlocks': (v) => `Opens ${plural(v.unlocks, 'more skill')}; ${v.chance} in 100 on the first try.`,
-  'because.goal': (v) => `Toward a goal; ${v.chance} in 100 on the first try.`,
-  'because.open': (v) => `All it needs is held; ${v.chance} in 100 on the first try.`,
-  'because.use': (v) => `Puts held things to use; ${v.chance} in 100.`,
+    `Not sure yet: ${v.number} after ${plural(v.takes, 'take')}. Set like this, about ${v.chance} of 100 come clean.`,
+  'because.half': (v) => `Half held: ${v.number} now. Set like this, about ${v.chance} of 100 come clean.`,
+  'because.unlocks': (v) =>
+    `Opens ${plural(v.unlocks, 'more skill')}. About ${v.chance} of 100 first tries come clean.`,
+  'because.goal': (v) => `Toward a goal. About ${v.chance} of 100 first tries come clean.`,
+  'because.open': (v) => `All it needs is held. About ${v.chance} of 100 first tries come clean.`,
+  'because.use': (v) => `Puts held things to use; about ${v.chance} of 100 come clean.`,
   'because.uses-new': () => 'Uses the new thing at once, next to a grip that is held.',
   'because.home': () => 'What goes home, said and played once.',
   'because.rest': () => 'The hand rests; the ear works.',
   'because.pain': (v) => `Pain (${v.where}) since ${v.since}: nothing is played, with either hand.`,
   'because.given': (v) => `Given home on ${date(v.on)}.`,
   'because.chosen': () => 'Put here by hand.',
-  'left.minutes': (v) => `Worth less than what is in for these ${v.minutes} minutes.`,
+  'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
   'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
   'left.target': (v) =>

@@ -4,10 +4,10 @@ import { familySymbol, formName, fretStep, stringStep, type Form } from '@finch/
 import { parseChord, type NoteName } from '@finch/core/theory';
 import { school } from './school';
 
-/** Draws the signs of an ASCII note or chord: Abmaj7 becomes A♭△7, F#m7b5 becomes F♯m7♭5. */
+/** Draws the signs of an ASCII note or chord: Abmaj7 becomes A♭△7, Fmaj9 F△9, F#m7b5 F♯m7♭5. */
 export function chordText(symbol: string): string {
   return symbol
-    .replace(/maj7/g, '△7')
+    .replace(/maj(?=7|9|11|13)/gi, '△')
     .replace(/([A-G])(bb|b)/g, (_, letter: string, flats: string) => letter + '♭'.repeat(flats.length))
     .replace(/#/g, '♯')
     .replace(/b(?=\d)/g, '♭');
@@ -56,17 +56,6 @@ export function noteSigns(note: NoteName): string {
   return note.letter + (note.accidental < 0 ? '♭' : '♯').repeat(Math.abs(note.accidental));
 }
 
-/** Speaks a chord: "A flat major 7". */
-export function spokenChord(symbol: string): string {
-  return symbol
-    .replace(/([A-G])b/g, '$1 flat')
-    .replace(/#/g, ' sharp')
-    .replace('maj7', ' major 7')
-    .replace('m7b5', ' minor 7 flat 5')
-    .replace(/m(?=\d|$)/, ' minor ')
-    .trim();
-}
-
 /** "drop D", or the notes from the thickest string: "C2 G2 D3 A3 E4 G4". */
 export function tuningWords(openPitches: readonly number[]): string {
   return tuningName(openPitches) ?? degreeText(writeTuning(openPitches));
@@ -85,3 +74,21 @@ export function listed(fingers: unknown): string {
   const all = String(fingers).split(' ');
   return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
 }
+
+const COUNTS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
+/** "no lessons", "one lesson", "twelve lessons", "13 lessons". */
+export const countText = (n: number, one: string): string => `${COUNTS[n] ?? n} ${one}${n === 1 ? '' : 's'}`;

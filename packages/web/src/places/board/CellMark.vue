@@ -43,7 +43,7 @@ const text = computed(() => {
   </div>
 </template>
 
-<style>
+<style scoped>
 .cell {
   position: relative;
   height: 100%;
@@ -82,6 +82,14 @@ const text = computed(() => {
   font-size: 14px;
 }
 .cell .mk {
+  display: inline-grid;
+  place-items: center;
+  width: 15px;
+  height: 13px;
+  background: var(--wingbar);
+  font-weight: 700;
+  font-size: 11px;
+  border: 1px solid #16202a;
   position: absolute;
   left: 3px;
   top: 4px;

@@ -1,30 +1,23 @@
 <script setup lang="ts">
 /** A studio with nothing in it: the first steps, of which only two are needed to teach today. */
 import { routes } from '@finch/contract';
-import { useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
-import { v7 as uuid } from 'uuid';
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
+import AddStudent from '../../furniture/AddStudent.vue';
 import { sayError } from '../../words';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import { call } from '../../session/api';
-import { useBench } from '../../session/bench';
 import { useSeat } from '../../session/seat';
 
 const seat = useSeat();
-const bench = useBench();
 const router = useRouter();
-const client = useQueryClient();
 const named = computed(() => (seat.studio?.name ?? '') !== '');
 const studio = ref(seat.studio?.name ?? '');
 const teacher = ref(seat.seat?.name === 'Teacher' ? '' : (seat.seat?.name ?? ''));
 const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC');
-const name = ref('');
-const born = ref('');
 const trouble = ref('');
-const adding = ref<HTMLElement | null>(null);
 
 async function attempt(work: () => Promise<void>) {
   trouble.value = '';
@@ -42,16 +35,9 @@ const keepName = () =>
       }),
     ),
   );
-const addStudent = () =>
-  attempt(async () => {
-    const { id } = await call(routes.addStudent, {
-      body: { id: uuid(), name: name.value, bornOn: born.value || null },
-    });
-    bench.put(id, null);
-    await client.invalidateQueries({ queryKey: ['board'] });
-    await router.push({ name: 'student', params: { studentId: id } });
-  });
-useKeys([{ key: 'a', does: 'add a student', run: () => adding.value?.querySelector('input')?.focus() }]);
+const adding = useTemplateRef<InstanceType<typeof AddStudent>>('adding');
+const opened = (id: string) => void router.push({ name: 'student', params: { studentId: id } });
+useKeys([{ key: 'a', does: 'add a student', run: () => adding.value?.focus() }]);
 const bare = [0, 0, 0, 0, 0, 0] as const;
 </script>
 
@@ -77,18 +63,12 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
         </p>
       </div>
     </section>
-    <section ref="adding" class="step" :class="{ on: named }">
+    <section class="step" :class="{ on: named }">
       <b>2</b>
       <div>
         <h2>Put the first student on the bench</h2>
         <p class="note">A name is enough; the birthday sets a child’s limits.</p>
-        <form class="fields" @submit.prevent="addStudent">
-          <label>Name<BFormInput v-model="name" maxlength="80" required /></label>
-          <label>Born on<BFormInput v-model="born" type="date" /></label>
-          <BButton type="submit" :class="{ pri: named }" :variant="named ? 'dark' : 'outline-secondary'"
-            >Add a student</BButton
-          >
-        </form>
+        <AddStudent ref="adding" :pri="named" @added="opened" />
       </div>
     </section>
     <section class="step">
@@ -113,7 +93,7 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
   </div>
 </template>
 
-<style>
+<style scoped>
 .first {
   max-width: 900px;
   margin: 0 auto;

@@ -12,51 +12,65 @@ const emit = defineEmits<{ open: [id: string] }>();
 </script>
 
 <template>
-  <div class="spread heat-head">
-    <h2>Who holds what</h2>
-    <ul class="legend small">
-      <li>
-        <svg width="34" height="16" aria-hidden="true">
-          <path d="M3 11h28M3 8v6M31 8v6" stroke="var(--ink)" stroke-width="1.6" />
-          <path d="M16 3v12" stroke="var(--ink)" stroke-width="3" />
-        </svg>
-        estimate, how sure
-      </li>
-      <li><span class="mk">&lt;</span> slipping</li>
-      <li><span class="mk">•</span> due</li>
-      <li><span class="mk hollow">‖</span> stuck</li>
-      <li><span class="sw" style="background: var(--m5)" /> clean from 80</li>
-      <li><span class="sw dashed" /> not met</li>
-    </ul>
-  </div>
-  <div class="heat-scroll scroll">
-    <table class="heat-table">
-      <thead>
-        <tr>
-          <th scope="col"><span class="visually-hidden">Student</span></th>
-          <th v-for="strand in strands" :key="strand.id" scope="col">{{ strand.name }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="student in students" :key="student.id" :class="{ picked: student.id === picked }">
-          <th scope="row">
-            <button type="button" @click="emit('open', student.id)">{{ student.name }}</button>
-          </th>
-          <td v-for="cell in student.strands" :key="cell.strandId"><CellMark :cell="cell" /></td>
-        </tr>
-      </tbody>
-    </table>
+  <div class="heat-map">
+    <div class="heat-head">
+      <h2>Who holds what, 0 to 100</h2>
+      <slot />
+      <ul class="legend small">
+        <li>
+          <svg width="34" height="16" aria-hidden="true">
+            <path d="M3 11h28M3 8v6M31 8v6" stroke="var(--ink)" stroke-width="1.6" />
+            <path d="M16 3v12" stroke="var(--ink)" stroke-width="3" />
+          </svg>
+          chance of a clean take, how sure
+        </li>
+        <li><span class="mk">&lt;</span> slipping</li>
+        <li><span class="mk">•</span> due</li>
+        <li><span class="mk hollow">‖</span> stuck</li>
+        <li><span class="sw" style="background: var(--m5)" /> clean from 80</li>
+        <li><span class="sw dashed" /> not met</li>
+      </ul>
+    </div>
+    <div class="heat-scroll scroll">
+      <table class="heat-table">
+        <thead>
+          <tr>
+            <th scope="col"><span class="visually-hidden">Student</span></th>
+            <th v-for="strand in strands" :key="strand.id" scope="col">{{ strand.name }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="student in students" :key="student.id" :class="{ picked: student.id === picked }">
+            <th scope="row">
+              <button type="button" @click="emit('open', student.id)">{{ student.name }}</button>
+            </th>
+            <td v-for="cell in student.strands" :key="cell.strandId"><CellMark :cell="cell" /></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </div>
 </template>
 
-<style>
+<style scoped>
+.heat-map {
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 0;
+}
 .heat-head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
   align-items: center;
+  gap: 4px 14px;
   margin-bottom: 6px;
 }
 .legend {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 4px 12px;
   align-items: center;
   color: var(--ink2);
 }
@@ -131,6 +145,7 @@ const emit = defineEmits<{ open: [id: string] }>();
   text-align: left;
   line-height: 1.2;
   min-height: 34px;
+  overflow-wrap: anywhere;
 }
 .heat-table .picked th button {
   font-weight: 700;
@@ -138,5 +153,27 @@ const emit = defineEmits<{ open: [id: string] }>();
 .heat-table td {
   padding: 0;
   height: 38px;
+}
+@media (max-width: 991px) {
+  /* The one drawing that may scroll sideways: names stay where they are. */
+  .heat-scroll {
+    overflow-x: auto;
+    overflow-y: visible;
+  }
+  .heat-table {
+    min-width: 860px;
+  }
+  .heat-table :is(thead th:first-child, tbody th) {
+    position: sticky;
+    left: 0;
+    background: var(--sheet);
+    z-index: 2;
+  }
+}
+@media (pointer: coarse) {
+  .heat-table tbody th button {
+    min-height: 44px;
+    min-width: 44px;
+  }
 }
 </style>

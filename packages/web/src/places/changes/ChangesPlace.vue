@@ -259,7 +259,7 @@ useKeys([
             :placeholder="String(foundFor.piece.tempoBpm)"
         /></label>
         <BButton variant="outline-secondary" :aria-expanded="asking" @click="asking = !asking"
-          >Asked{{ writeAsked(asked) ? ' •' : '' }}</BButton
+          >Limits{{ writeAsked(asked) ? ' •' : '' }}</BButton
         >
       </div>
       <PathAsk
@@ -366,8 +366,6 @@ useKeys([
   display: grid;
   grid-template-columns: minmax(0, 920px) minmax(300px, 1fr);
   gap: 8px;
-  padding: 8px;
-  height: 100%;
 }
 .path-sheet {
   display: flex;
@@ -437,10 +435,29 @@ useKeys([
   align-items: center;
   min-height: 32px;
 }
-@media (max-width: 1100px) {
+@media (max-width: 1199px), (max-height: 599px) {
   .changes {
     grid-template-columns: minmax(0, 1fr);
-    height: auto;
+  }
+  .board {
+    overflow: visible;
+  }
+}
+@media (max-width: 779px) {
+  .typed,
+  .bar-line {
+    flex-wrap: wrap;
+  }
+  .typed #chords {
+    flex: 1 0 100%;
+  }
+  .bar-line h1 {
+    white-space: normal;
+  }
+  .segments {
+    display: flex;
+    flex-direction: column;
+    width: 100%;
   }
 }
 @media print {
@@ -455,6 +472,11 @@ useKeys([
   }
   .board {
     overflow: visible;
+  }
+}
+@media (pointer: coarse) {
+  .typed input {
+    min-height: 44px;
   }
 }
 </style>

@@ -68,7 +68,11 @@ defineExpose({ go });
       >
       <p class="step-words" aria-live="polite">
         <b>{{ at + 1 }} of {{ stops.length }}</b> {{ step ? say(step.ask) : '' }}
-        <small>bars {{ around.first + 1 }} to {{ around.first + around.bars.length }} below</small>
+        <small>{{
+          around.bars.length > 1
+            ? `bars ${around.first + 1} to ${around.first + around.bars.length} below`
+            : `bar ${around.first + 1} below`
+        }}</small>
       </p>
       <BButton
         variant="outline-secondary"

@@ -382,22 +382,18 @@ useKeys([
 .notch p {
   margin: 0;
 }
-@media (max-width: 1199px) {
+@media (max-width: 1199px), (max-height: 599px) {
   .drills {
-    grid-template-columns: 220px minmax(0, 1fr);
-    overflow-y: auto;
+    grid-template-columns: minmax(0, 1fr) 300px;
+    grid-auto-rows: max-content;
   }
-  .side {
-    grid-column: 1 / 3;
+  .drills > :first-child {
+    grid-column: 1 / -1;
   }
 }
 @media (max-width: 820px) {
   .drills {
     grid-template-columns: minmax(0, 1fr);
-    grid-auto-rows: max-content;
-  }
-  .side {
-    grid-column: 1;
   }
   .rekey ul {
     grid-template-columns: repeat(6, minmax(0, 1fr));

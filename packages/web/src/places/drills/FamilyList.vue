@@ -1,20 +1,36 @@
 <script setup lang="ts">
 /** The families in the order in which people learn, with what each trains; the one shown is kept in sight. */
 import type { DrillFamily } from '@finch/core/drills';
+import { BFormSelect } from 'bootstrap-vue-next';
 import { onMounted, useTemplateRef, watch } from 'vue';
 import { FAMILY_GROUPS } from './families';
 
 const props = defineProps<{ family: DrillFamily }>();
 const emit = defineEmits<{ open: [family: DrillFamily] }>();
+/** Where the list would push the drill out of sight, the same as one field. */
+const choices = FAMILY_GROUPS.map((group) => ({
+  label: group.name,
+  options: group.families.map((one) => ({ value: one.family, text: one.family })),
+}));
 const nav = useTemplateRef<HTMLElement>('nav');
-const show = () => nav.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+const show = () =>
+  nav.value &&
+  nav.value.scrollHeight > nav.value.clientHeight &&
+  nav.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
 onMounted(show);
 watch(() => props.family, show, { flush: 'post' });
 </script>
 
 <template>
   <nav ref="nav" class="sheet scroll families" aria-label="Families" tabindex="0">
-    <h1 class="h2like">Families</h1>
+    <h1 class="h2like" tabindex="-1">Families</h1>
+    <BFormSelect
+      class="short"
+      :model-value="family"
+      :options="choices"
+      aria-label="Family"
+      @update:model-value="(to) => to && emit('open', to as DrillFamily)"
+    />
     <div v-for="group in FAMILY_GROUPS" :key="group.name">
       <h2>{{ group.name }}</h2>
       <ul>
@@ -60,13 +76,15 @@ small {
 [aria-current] small {
   color: inherit;
 }
-@media (max-width: 820px) {
-  .families {
-    max-height: 224px;
+.short {
+  display: none;
+}
+@media (max-width: 1199px), (max-height: 599px) {
+  .short {
+    display: block;
   }
-  ul {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
+  .families > div {
+    display: none;
   }
 }
 </style>

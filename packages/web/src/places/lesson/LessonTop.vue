@@ -71,7 +71,10 @@ h1 {
   margin-left: 10px;
 }
 .clock {
-  font-size: 32px;
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  font-size: 34px;
   white-space: nowrap;
 }
 .clock b {

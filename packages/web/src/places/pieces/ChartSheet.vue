@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The chart: sections of bars, four to a line, with the heaviest grip of each bar and the small names behind a capo. */
 import { asIfWithoutCapo, type Piece, type PieceBar, type TimeSignature } from '@finch/core/score';
+import { useMediaQuery } from '@vueuse/core';
 import { computed } from 'vue';
 import { nameChord, spokenChord } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
@@ -21,7 +22,9 @@ const props = withDefaults(
   { efforts: undefined, limit: null, picked: () => [], sounding: null, weak: () => [] },
 );
 const emit = defineEmits<{ pick: [bar: number] }>();
-const BARS = 4;
+/** Four bars a row; two where the page is a hand wide. */
+const narrow = useMediaQuery('(max-width: 600px)');
+const onRow = computed(() => (narrow.value ? 2 : 4));
 const small = computed(() => (props.piece.capo > 0 ? asIfWithoutCapo(props.piece) : null));
 const sections = computed(() => {
   let number = 1;
@@ -33,8 +36,8 @@ const sections = computed(() => {
       number: first + i,
       small: small.value?.sections[s].bars[i] ?? null,
     }));
-    const lines = Array.from({ length: Math.ceil(bars.length / BARS) }, (_, i) =>
-      bars.slice(i * BARS, (i + 1) * BARS),
+    const lines = Array.from({ length: Math.ceil(bars.length / onRow.value) }, (_, i) =>
+      bars.slice(i * onRow.value, (i + 1) * onRow.value),
     );
     return { section, first, last: number - 1, lines };
   });
@@ -53,6 +56,11 @@ const patterns = computed(() =>
     used: props.piece.sections.filter((one) => one.pattern === pattern.name).map((one) => one.name),
   })),
 );
+const patternWords = computed(() => {
+  const strums = patterns.value.some((one) => one.pattern.kind === 'strum');
+  const picks = patterns.value.some((one) => one.pattern.kind !== 'strum');
+  return strums && picks ? 'Strum, picking' : strums ? 'Strum' : 'Picking';
+});
 const size = (bar: PieceBar) => {
   const longest = bar.chords.reduce((sum, one) => sum + nameChord(one.chord).length, 0) + bar.chords.length;
   return longest > 16 ? 14 : longest > 11 ? 17 : 22;
@@ -112,7 +120,7 @@ const spoken = (bar: PieceBar, number: number) =>
     </div>
     <p v-if="piece.order" class="note order">Played: {{ piece.order.join(' ') }}</p>
     <div v-if="patterns.length" class="patterns">
-      <h2>{{ patterns.some((one) => one.pattern.kind === 'strum') ? 'Strum' : 'Picking' }}</h2>
+      <h2>{{ patternWords }}</h2>
       <div class="rows">
         <div v-for="one in patterns" :key="one.pattern.name">
           <p class="small">{{ one.used.join(' and ') || 'unused' }}: {{ one.pattern.name }}</p>
@@ -149,7 +157,7 @@ const spoken = (bar: PieceBar, number: number) =>
 }
 .line {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
+  grid-template-columns: repeat(v-bind(onRow), minmax(0, 1fr));
   border-bottom: 1px solid var(--line);
 }
 .line:first-child {
@@ -222,5 +230,19 @@ const spoken = (bar: PieceBar, number: number) =>
   display: flex;
   flex-wrap: wrap;
   gap: 4px 18px;
+}
+@media (max-width: 600px) {
+  .section,
+  .patterns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .section-name {
+    display: flex;
+    gap: 8px;
+    align-items: baseline;
+  }
+  .order {
+    margin-left: 0;
+  }
 }
 </style>

@@ -138,7 +138,7 @@ const barsText = (bars: readonly number[]) =>
     </ul>
     <div class="spread">
       <h3>Needs, read from the chart</h3>
-      <span class="small">wedge: clean</span>
+      <span class="small">triangle: clean from 80</span>
     </div>
     <ul class="needs">
       <li v-for="need in needs" :key="need.id">

@@ -574,18 +574,27 @@ useKeys([
   border-top: 1px solid var(--line);
   padding-top: 8px;
 }
-@media (max-width: 1199px) {
+@media (max-width: 1199px), (max-height: 599px) {
   .pieces {
     grid-template-columns: 180px minmax(0, 1fr);
-    grid-template-rows: auto auto auto;
-    height: auto;
+    grid-template-rows: auto;
+    grid-auto-rows: max-content;
+    padding: 0;
   }
   .side {
     grid-column: 1 / -1;
   }
-  .piece-strip {
+  .piece-strip,
+  .acts,
+  .part-line {
     flex-wrap: wrap;
-    padding: 8px;
+  }
+  .piece-strip h1,
+  .facts {
+    white-space: normal;
+  }
+  .acts {
+    margin-left: 0;
   }
 }
 @media (max-width: 820px) {

@@ -41,7 +41,7 @@ const spoken = (one: ReadyLine) =>
     <thead class="visually-hidden">
       <tr>
         <th>Who</th>
-        <th>Drawn</th>
+        <th>Picture</th>
         <th>Today</th>
         <th v-if="ahead">On the day</th>
       </tr>

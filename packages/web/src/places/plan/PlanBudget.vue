@@ -84,7 +84,7 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
   </aside>
 </template>
 
-<style>
+<style scoped>
 .budget {
   display: flex;
   flex-direction: column;

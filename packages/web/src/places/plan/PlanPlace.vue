@@ -151,7 +151,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
             <span class="small">{{ standing }}</span>
           </h1>
           <span class="small"
-            >hand load, effort-minutes; <b>limit {{ limits?.load ?? '–' }}</b></span
+            >load of the hand; <b>its limit {{ limits?.load ?? '–' }}</b></span
           >
         </div>
         <p v-if="draftFrom !== null" class="draft note" role="status">
@@ -168,6 +168,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
           @order="desk.order"
           @pick="desk.pick"
           @swap="swap"
+          @move="move"
           @longer="longer"
           @lock="lock"
           @take-out="takeOut"
@@ -190,7 +191,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
   </div>
 </template>
 
-<style>
+<style scoped>
 .plan {
   display: grid;
   grid-template-columns: 268px minmax(0, 1fr) 296px;
@@ -206,21 +207,23 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
 .run .head {
   margin-bottom: 8px;
 }
-@media (max-width: 1199px) {
+@media (max-width: 1199px), (max-height: 599px) {
   .plan {
-    grid-template-columns: 240px minmax(0, 1fr);
-    overflow-y: auto;
+    grid-template-columns: minmax(0, 1fr) 300px;
+    grid-auto-rows: max-content;
   }
-  .budget {
-    grid-column: 1 / 3;
+  .plan > .run {
+    grid-column: 1;
+    grid-row: 1 / 3;
   }
 }
 @media (max-width: 820px) {
   .plan {
     grid-template-columns: minmax(0, 1fr);
   }
-  .budget {
-    grid-column: 1;
+  .plan > .run {
+    grid-row: auto;
+    order: -1;
   }
 }
 </style>

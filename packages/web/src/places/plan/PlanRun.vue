@@ -2,6 +2,7 @@
 /** The plan, minute by minute: blocks true to height that can be dragged, and the hand's load beside them. */
 import type { HandLimits, PlanBlock } from '@finch/core/planning';
 import { planMinutes } from '@finch/core/planning';
+import { useMediaQuery } from '@vueuse/core';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
@@ -22,10 +23,12 @@ const emit = defineEmits<{
   order: [blocks: readonly PlanBlock[]];
   pick: [index: number];
   swap: [];
+  move: [by: number];
   longer: [byMinutes: number, index: number];
   lock: [index: number];
   takeOut: [index: number];
 }>();
+const phone = useMediaQuery('(max-width: 600px)');
 const dragged = computed<PlanBlock[]>({
   get: () => [...props.blocks],
   set: (next) => emit('order', next),
@@ -86,7 +89,11 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
           <BecauseMark v-if="block.minutes >= 4 && !(i === picked && block.minutes < 9)">{{
             say(block.because)
           }}</BecauseMark>
-          <div v-if="i === picked && block.minutes >= 5" class="acts">
+          <div v-if="i === picked && (block.minutes >= 5 || phone)" class="acts">
+            <template v-if="phone">
+              <BButton size="sm" variant="outline-secondary" @click.stop="emit('move', -1)">Up</BButton>
+              <BButton size="sm" variant="outline-secondary" @click.stop="emit('move', 1)">Down</BButton>
+            </template>
             <BButton size="sm" variant="outline-secondary" @click.stop="emit('swap')">Swap</BButton>
             <BButton size="sm" variant="outline-secondary" @click.stop="emit('longer', -1, i)"
               >Shorter</BButton
@@ -110,8 +117,14 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   </div>
 </template>
 
-<style>
-.run .time {
+<style scoped>
+@media (max-width: 600px) {
+  .ruler,
+  .time > :last-child:not(.blocks) {
+    display: none;
+  }
+}
+.time {
   flex: 1;
   min-height: 0;
   display: grid;
@@ -200,9 +213,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 }
 .block .title {
   font-size: 15.5px;
-  white-space: nowrap;
   overflow: hidden;
-  text-overflow: ellipsis;
 }
 .block .brief {
   font-weight: 400;
@@ -219,5 +230,20 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   gap: 6px;
   margin-top: 6px;
   flex-wrap: wrap;
+}
+/* On a phone the plan is a list: minutes as figures, blocks as high as their words, all that can be done with the picked one. */
+@media (max-width: 600px) {
+  .time {
+    display: block !important;
+  }
+  .block {
+    height: auto !important;
+    grid-template-columns: 40px 44px minmax(0, 1fr);
+    padding-right: 6px;
+  }
+  .block .kind {
+    white-space: normal;
+    text-align: right;
+  }
 }
 </style>

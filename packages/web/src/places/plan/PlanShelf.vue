@@ -117,7 +117,7 @@ function putBlank() {
   </section>
 </template>
 
-<style>
+<style scoped>
 .shelf {
   display: flex;
   flex-direction: column;

@@ -48,7 +48,7 @@ test('a cold hand, a new thing without use, barres past the cap and touching are
 
 test('the load of the hand is held against its own limit', () => {
   const heavy = [good[0], block('new', 13, { effort: 95 }), block('apply', 14, { effort: 95 })];
-  expect(wrong(heavy)[0]).toMatch(/^Hand load peaks at [\d.]+ of 5 effort-minutes/);
+  expect(wrong(heavy)[0]).toMatch(/^The hand’s load is highest at minute \d+: [\d.]+, its limit 5\./);
 });
 
 test('a plan of rest alone asks for no warm up', () => {

@@ -43,7 +43,7 @@ export function planChecks(blocks: readonly PlanBlock[], minutes: number, limits
   }
   checks.push({
     ok: peak.load <= limits.load,
-    text: `Hand load peaks at ${one(peak.load)} of ${one(limits.load)} effort-minutes, minute ${peak.minute}.`,
+    text: `The hand’s load is highest at minute ${peak.minute}: ${one(peak.load)}, its limit ${one(limits.load)}.`,
   });
   if (news.length)
     checks.push({

@@ -59,7 +59,12 @@ const QUICK = [10, 9, 8, 7, 5, 0];
   </div>
 </template>
 
-<style>
+<style scoped>
+.square {
+  width: 48px;
+  min-height: 48px;
+  font-size: 22px;
+}
 .counter {
   display: flex;
   flex-direction: column;

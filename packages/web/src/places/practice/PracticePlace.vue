@@ -474,8 +474,8 @@ const turn = (by: number) => {
   </div>
 </template>
 
-<style>
-.house.bare .place:has(.room) {
+<style scoped>
+:global(.house.bare .place:has(.room)) {
   padding: 0;
 }
 .room {
@@ -653,8 +653,7 @@ const turn = (by: number) => {
   .keep-acts {
     flex: none;
   }
-  .feel .three button,
-  .feel .places button {
+  .feel-sheet :deep(button) {
     min-height: 48px;
   }
 }

@@ -52,7 +52,7 @@ const fault = computed(() => {
   </div>
 </template>
 
-<style>
+<style scoped>
 .check-first {
   border-top: 4px solid var(--wingbar);
   margin-top: 8px;

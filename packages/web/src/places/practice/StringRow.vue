@@ -62,7 +62,7 @@ const choices = () =>
   </div>
 </template>
 
-<style>
+<style scoped>
 .string-row {
   display: grid;
   grid-template-columns: 24px minmax(60px, 1fr) auto;

@@ -95,6 +95,10 @@ const spoken = computed(() =>
 </template>
 
 <style scoped>
+.play {
+  min-height: 48px;
+  font-size: 15.5px;
+}
 .ladder {
   margin-top: 8px;
 }

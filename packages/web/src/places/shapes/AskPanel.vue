@@ -2,9 +2,10 @@
 /** What to search: the chord, and everything that may be asked of a grip. */
 import { FORM_ORDER, STYLES, USES } from '@finch/core/shapes';
 import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
-import { computed, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { school } from '../../words/school';
 import { chordText, degreeText, formText, noteSigns, sayProblem } from '../../words';
+import { asksOf } from './asked';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{
@@ -19,6 +20,8 @@ const typed = props.search.typed;
 const german = props.search.german;
 const { asked, reading, chord } = props.search;
 
+const unfolded = ref(false);
+const asksCount = computed(() => asksOf(asked));
 const strings = computed(() => Array.from({ length: props.stringCount }, (_, i) => props.stringCount - i));
 const NEXT = { any: 'must', must: 'leave', leave: 'any' } as const;
 const cycle = (string: number) => (asked.strings[string] = NEXT[asked.strings[string] ?? 'any']);
@@ -132,84 +135,106 @@ defineExpose({ focus, cycle });
     <p v-if="german" class="small">
       Names with H and B. <BButton variant="link" size="sm" @click="german = false">Use B and B♭</BButton>
     </p>
-    <div class="pair">
-      <label>For<BFormSelect v-model="asked.use" size="sm" :options="useOptions" /></label>
-      <label>Style<BFormSelect v-model="asked.style" size="sm" :options="styleOptions" /></label>
-    </div>
-    <h2>Strings in use</h2>
-    <div class="strings">
-      <button
-        v-for="s in strings"
-        :key="s"
-        type="button"
-        :class="asked.strings[s] ?? 'any'"
-        :aria-label="`String ${s}: ${asked.strings[s] ?? 'any'}`"
-        @click="cycle(s)"
-      >
-        <span class="line" :style="{ width: `${1 + s * 0.4}px` }" />{{ s
-        }}<small>{{ { any: 'any', must: 'must', leave: 'out' }[asked.strings[s] ?? 'any'] }}</small>
-      </button>
-    </div>
-    <h2>
-      Effort up to <b class="num">{{ asked.effortUpTo }}</b>
-    </h2>
-    <div class="wedge">
-      <svg width="100%" height="30" viewBox="0 0 200 36" preserveAspectRatio="none" aria-hidden="true">
-        <path d="M0 35L200 2V35Z" fill="none" stroke="var(--line-strong)" />
-        <path :d="`M0 35L${asked.effortUpTo * 2} ${35 - asked.effortUpTo * 0.33}V35Z`" fill="var(--e3)" />
-        <path v-if="limit !== null" :d="`M${limit * 2} 0V36`" stroke="var(--ink)" stroke-width="2.5" /></svg
-      ><input
-        v-model.number="asked.effortUpTo"
-        type="range"
-        min="10"
-        max="100"
-        step="1"
-        aria-label="Effort up to"
-      />
-    </div>
-    <p class="small">
-      {{
-        limit === null
-          ? 'Put a student on the bench to see that hand’s limit.'
-          : `Upright line: ${who} limit for one grip, ${limit}.`
-      }}
-    </p>
-    <h2>Must have</h2>
-    <div class="must">
-      <BFormCheckbox v-model="rootInBass">Root lowest</BFormCheckbox>
-      <BFormCheckbox
-        :model-value="asked.open === 'none'"
-        @update:model-value="(on) => (asked.open = on ? 'none' : 'any')"
-        >None open</BFormCheckbox
-      >
-      <BFormCheckbox
-        :model-value="asked.open === 'some'"
-        @update:model-value="(on) => (asked.open = on ? 'some' : 'any')"
-        >Some open</BFormCheckbox
-      >
-      <BFormCheckbox :model-value="!asked.barre" @update:model-value="(on) => (asked.barre = !on)"
-        >No barre</BFormCheckbox
-      >
-    </div>
-    <div class="pair">
-      <label>Root on<BFormSelect v-model="asked.rootString" size="sm" :options="rootOptions" /></label>
-      <label>Form<BFormSelect v-model="asked.form" size="sm" :options="formOptions" /></label>
-      <label>Position<BFormSelect v-model="asked.position" size="sm" :options="positionOptions" /></label>
-      <label>Strings<BFormSelect v-model="setAsked" size="sm" :options="setOptions" /></label>
-      <label>Lowest note<BFormSelect v-model="asked.inversion" size="sm" :options="degreeOptions" /></label>
-      <label>Top note<BFormSelect v-model="asked.top" size="sm" :options="degreeOptions" /></label>
-      <label>From fret<BFormSelect v-model="asked.fromFret" size="sm" :options="fretOptions" /></label>
-      <label>To fret<BFormSelect v-model="asked.toFret" size="sm" :options="fretOptions" /></label>
+    <BButton class="fold" variant="outline-secondary" :aria-expanded="unfolded" @click="unfolded = !unfolded"
+      >Limits ({{ asksCount }})</BButton
+    >
+    <div class="limits" :class="{ unfolded }">
+      <div class="pair">
+        <label>For<BFormSelect v-model="asked.use" size="sm" :options="useOptions" /></label>
+        <label>Style<BFormSelect v-model="asked.style" size="sm" :options="styleOptions" /></label>
+      </div>
+      <h2>Strings in use</h2>
+      <div class="strings">
+        <button
+          v-for="s in strings"
+          :key="s"
+          type="button"
+          :class="asked.strings[s] ?? 'any'"
+          :aria-label="`String ${s}: ${asked.strings[s] ?? 'any'}`"
+          @click="cycle(s)"
+        >
+          <span class="line" :style="{ width: `${1 + s * 0.4}px` }" />{{ s
+          }}<small>{{ { any: 'any', must: 'must', leave: 'out' }[asked.strings[s] ?? 'any'] }}</small>
+        </button>
+      </div>
+      <h2>
+        Effort up to <b class="num">{{ asked.effortUpTo }}</b>
+      </h2>
+      <div class="wedge">
+        <svg width="100%" height="30" viewBox="0 0 200 36" preserveAspectRatio="none" aria-hidden="true">
+          <path d="M0 35L200 2V35Z" fill="none" stroke="var(--line-strong)" />
+          <path :d="`M0 35L${asked.effortUpTo * 2} ${35 - asked.effortUpTo * 0.33}V35Z`" fill="var(--e3)" />
+          <path v-if="limit !== null" :d="`M${limit * 2} 0V36`" stroke="var(--ink)" stroke-width="2.5" /></svg
+        ><input
+          v-model.number="asked.effortUpTo"
+          type="range"
+          min="10"
+          max="100"
+          step="1"
+          aria-label="Effort up to"
+        />
+      </div>
+      <p class="small">
+        {{
+          limit === null
+            ? 'Put a student on the bench to see that hand’s limit.'
+            : `Upright line: ${who} limit for one grip, ${limit}.`
+        }}
+      </p>
+      <h2>Must have</h2>
+      <div class="must">
+        <BFormCheckbox v-model="rootInBass">Root lowest</BFormCheckbox>
+        <BFormCheckbox
+          :model-value="asked.open === 'none'"
+          @update:model-value="(on) => (asked.open = on ? 'none' : 'any')"
+          >None open</BFormCheckbox
+        >
+        <BFormCheckbox
+          :model-value="asked.open === 'some'"
+          @update:model-value="(on) => (asked.open = on ? 'some' : 'any')"
+          >Some open</BFormCheckbox
+        >
+        <BFormCheckbox :model-value="!asked.barre" @update:model-value="(on) => (asked.barre = !on)"
+          >No barre</BFormCheckbox
+        >
+      </div>
+      <div class="pair">
+        <label>Root on<BFormSelect v-model="asked.rootString" size="sm" :options="rootOptions" /></label>
+        <label>Form<BFormSelect v-model="asked.form" size="sm" :options="formOptions" /></label>
+        <label>Position<BFormSelect v-model="asked.position" size="sm" :options="positionOptions" /></label>
+        <label>Strings<BFormSelect v-model="setAsked" size="sm" :options="setOptions" /></label>
+        <label>Lowest note<BFormSelect v-model="asked.inversion" size="sm" :options="degreeOptions" /></label>
+        <label>Top note<BFormSelect v-model="asked.top" size="sm" :options="degreeOptions" /></label>
+        <label>From fret<BFormSelect v-model="asked.fromFret" size="sm" :options="fretOptions" /></label>
+        <label>To fret<BFormSelect v-model="asked.toFret" size="sm" :options="fretOptions" /></label>
+      </div>
     </div>
     <div class="foot">
       <BButton variant="outline-secondary" size="sm" @click="emit('neck')">Name a grip</BButton>
       <BButton variant="outline-secondary" size="sm" @click="emit('sheet')">Check a sheet</BButton>
-      <BButton variant="link" size="sm" @click="search.reset()">Ask nothing</BButton>
+      <BButton variant="link" size="sm" @click="search.reset()">Clear all limits</BButton>
     </div>
   </aside>
 </template>
 
 <style scoped>
+.fold {
+  display: none;
+}
+.limits {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+@media (max-width: 1199px), (max-height: 599px) {
+  .fold {
+    display: inline-flex;
+    align-self: flex-start;
+  }
+  .limits:not(.unfolded) {
+    display: none;
+  }
+}
 .ask {
   display: flex;
   flex-direction: column;

@@ -118,4 +118,9 @@ async function choose(fingers: readonly FingerLabel[]) {
   background: var(--wash-crown);
   border-color: var(--crown);
 }
+@media (pointer: coarse) {
+  .fingering-row button {
+    min-height: 44px;
+  }
+}
 </style>

@@ -113,6 +113,9 @@ function take() {
 </template>
 
 <style scoped>
+.huge {
+  font-size: 46px;
+}
 .pick-grip {
   display: flex;
   flex-direction: column;

@@ -77,8 +77,8 @@ const changes = computed(() =>
 
 <template>
   <p v-if="!held" class="empty">
-    Hold a grip, then pick another one: both stand here side by side.
-    <BButton size="sm" variant="outline-secondary" @click="actions.hold">Hold this one</BButton>
+    Keep a grip beside you, then pick another one: both stand here side by side.
+    <BButton size="sm" variant="outline-secondary" @click="actions.hold">Keep this one</BButton>
   </p>
   <div v-else class="compare">
     <table>
@@ -96,7 +96,7 @@ const changes = computed(() =>
               :show="show"
               :left-handed="leftHanded"
             />
-            <small>{{ i === 0 ? 'held: ' : '' }}{{ nameOfShape(side.grip) }}</small>
+            <small>{{ i === 0 ? 'kept: ' : '' }}{{ nameOfShape(side.grip) }}</small>
           </th>
         </tr>
       </thead>
@@ -137,7 +137,7 @@ const changes = computed(() =>
       </div>
       <ChangeLedger :moves="change.grade.fingers" />
     </div>
-    <BButton variant="link" size="sm" @click="actions.letGo()">Let go of the held one</BButton>
+    <BButton variant="link" size="sm" @click="actions.letGo()">Put the kept one away</BButton>
   </div>
 </template>
 

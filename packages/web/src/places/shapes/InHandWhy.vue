@@ -150,7 +150,7 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
   </div>
 </template>
 
-<style>
+<style scoped>
 .parts {
   font-size: 14px;
   width: 100%;

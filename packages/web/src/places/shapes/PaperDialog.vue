@@ -60,7 +60,9 @@ watch(open, (now) => {
         {{ show === 'degrees' ? 'intervals' : show }};</template
       >
       <template #after>
-        <BButton v-if="gathered.length" variant="link" size="sm" @click="emit('clear')">Gather anew</BButton>
+        <BButton v-if="gathered.length" variant="link" size="sm" @click="emit('clear')"
+          >Empty the page</BButton
+        >
       </template>
     </PaperSheet>
   </BModal>

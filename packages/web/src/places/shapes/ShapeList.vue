@@ -1,14 +1,11 @@
 <script setup lang="ts">
 /** The grips found, as cards, most useful first; when none are, which limit it was and the step that helps. */
-import { effortBand } from '@finch/core/effort';
 import type { CardShow, GradedGrip } from '@finch/core/shapes';
-import { useVirtualList } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { useMediaQuery, useVirtualList } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
 import { BButton } from 'bootstrap-vue-next';
 import { sayStep } from '../../words';
-import ShapeCard from '../../instruments/ShapeCard.vue';
-import ShimMark from '../../instruments/ShimMark.vue';
-import { nameOfShape } from '../../words/shape-words';
+import GripCard from './GripCard.vue';
 import type { ShapeSearch } from './use-shape-search';
 
 const props = defineProps<{
@@ -37,6 +34,11 @@ const {
   itemHeight: ROW_HEIGHT,
   overscan: 1,
 });
+/** Below the laptop the page scrolls, and the list grows where that is asked for. */
+const paged = useMediaQuery('(max-width: 1199px), (max-height: 599px)');
+const PAGE = 24;
+const most = ref(PAGE);
+watch(shownChord, () => (most.value = PAGE));
 const indexOf = (row: number, column: number) => row * COLUMNS + column;
 const isPicked = (grip: GradedGrip) => grip === picked.value;
 watch(shownChord, () => containerProps.ref.value?.scrollTo({ top: 0 }));
@@ -75,7 +77,23 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
         </li>
       </ul>
     </div>
+    <div v-if="paged" class="paged" aria-label="Shapes found" :data-chord="shownChord?.symbol">
+      <ul class="cards">
+        <li v-for="(grip, i) in list.slice(0, most)" :key="i">
+          <GripCard
+            :id="`card-${i}`"
+            v-bind="{ grip, limit, leftHanded, show, chord: shownChord?.symbol, on: isPicked(grip) }"
+            @pick="search.pickFrets(grip.frets)"
+            @big="emit('big')"
+          />
+        </li>
+      </ul>
+      <BButton v-if="list.length > most" variant="outline-secondary" @click="most += PAGE"
+        >Show {{ Math.min(PAGE, list.length - most) }} more of {{ list.length - most }}</BButton
+      >
+    </div>
     <div
+      v-else
       v-bind="containerProps"
       class="cards scroll"
       tabindex="0"
@@ -84,42 +102,21 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
     >
       <ul v-bind="wrapperProps">
         <li v-for="row in inSight" :key="row.index" class="card-row" :style="{ height: `${ROW_HEIGHT}px` }">
-          <button
+          <GripCard
             v-for="(grip, column) in row.data"
             :id="`card-${indexOf(row.index, column)}`"
             :key="column"
-            type="button"
-            :aria-pressed="isPicked(grip)"
-            :class="{ on: isPicked(grip) }"
-            @click="search.pickFrets(grip.frets)"
-            @dblclick="emit('big')"
-          >
-            <span class="card-head"
-              ><ShimMark :effort="grip.effort.total" :limit="limit" /><b>{{
-                Math.round(grip.effort.total)
-              }}</b
-              ><span class="band">{{
-                limit !== null && grip.effort.total > limit ? 'over limit' : effortBand(grip.effort.total)
-              }}</span></span
-            >
-            <ShapeCard
-              :frets="grip.frets"
-              :fingers="grip.fingers"
-              :degrees="grip.degrees"
-              :notes="grip.notes"
-              :chord="shownChord?.symbol"
-              :show="show"
-              :left-handed="leftHanded"
-            />
-            <span class="small">{{ nameOfShape(grip) }}</span>
-          </button>
+            v-bind="{ grip, limit, leftHanded, show, chord: shownChord?.symbol, on: isPicked(grip) }"
+            @pick="search.pickFrets(grip.frets)"
+            @big="emit('big')"
+          />
         </li>
       </ul>
     </div>
   </section>
 </template>
 
-<style>
+<style scoped>
 .list {
   display: flex;
   flex-direction: column;
@@ -139,44 +136,15 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
   grid-template-columns: repeat(3, minmax(0, 1fr));
   border-bottom: 1px solid var(--line);
 }
-.cards button {
-  width: 100%;
-  height: 100%;
-  background: none;
-  border: 3px solid transparent;
-  border-right: 1px solid var(--line);
-  border-radius: 3px;
-  color: var(--ink);
-  text-align: left;
-  overflow: hidden;
-  padding: 6px 8px;
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
+.paged .cards {
+  contain: none;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  margin-bottom: 8px;
 }
-.cards .shape-card {
-  align-self: center;
-}
-.cards button.on {
-  background: var(--wash-crown);
-  border-color: var(--crown);
-}
-.cards button:focus-visible {
-  outline-offset: -3px;
-}
-.card-head {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-}
-.card-head b {
-  font-size: 20px;
-  line-height: 1;
-}
-.card-head .band {
-  margin-left: auto;
-  font-size: 12.5px;
-  color: var(--ink2);
+.paged .cards li {
+  height: 198px;
+  border-bottom: 1px solid var(--line);
 }
 .steps li {
   display: flex;

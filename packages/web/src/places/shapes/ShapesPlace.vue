@@ -220,7 +220,7 @@ useKeys([
   { key: 'b', does: 'show big', run: () => (big.value = true) },
   { key: 'h', does: 'hear', run: () => void actions.hear() },
   { key: 'e', does: 'use easier', run: () => useStandIn(standIns.value.find((one) => !one.capo)) },
-  { key: 'g', does: 'hold this grip', run: actions.hold },
+  { key: 'g', does: 'keep this grip beside', run: actions.hold },
   {
     key: 'o',
     does: 'one note and more',
@@ -266,6 +266,7 @@ onMounted(() => ask.value?.focus());
       @neck="neck = true"
     />
     <ShapeList
+      class="shape-list"
       :search="search"
       :limit="limit"
       :who="who"
@@ -300,6 +301,26 @@ onMounted(() => ask.value?.focus());
               >
             </p>
             <HookTag v-if="hook" :hook="hook" />
+            <div class="acts">
+              <BButton size="sm" variant="outline-secondary" @click="actions.hear()"
+                ><IconHear aria-hidden="true" /> Hear it</BButton
+              >
+              <BButton
+                size="sm"
+                variant="outline-secondary"
+                :aria-pressed="actions.held.value !== null"
+                @click="actions.hold"
+                >Keep beside</BButton
+              >
+              <BButton size="sm" variant="outline-secondary" @click="gather">To page</BButton>
+              <BButton size="sm" variant="outline-secondary" @click="drill">Drill it</BButton>
+              <BButton size="sm" variant="outline-secondary" :disabled="busy" @click="actions.home"
+                >To homework</BButton
+              >
+              <BButton class="pri" variant="dark" :disabled="busy" @click="actions.put">{{
+                change ? 'Loop in plan' : 'Put in plan'
+              }}</BButton>
+            </div>
           </div>
         </div>
         <FingeringPick
@@ -314,23 +335,6 @@ onMounted(() => ask.value?.focus());
           {{ caution ? 'A barre: press, check, release; at most a bar long, never held as a contest. ' : ''
           }}{{ over > 0 ? 'Over this hand’s limit: take one below.' : '' }}
         </p>
-        <div class="acts">
-          <BButton variant="outline-secondary" @click="actions.hear()"
-            ><IconHear aria-hidden="true" /> Hear it</BButton
-          >
-          <BButton
-            variant="outline-secondary"
-            :aria-pressed="actions.held.value !== null"
-            @click="actions.hold"
-            >Hold</BButton
-          >
-          <BButton variant="outline-secondary" @click="gather">To page</BButton>
-          <BButton variant="outline-secondary" @click="drill">Drill it</BButton>
-          <BButton variant="outline-secondary" :disabled="busy" @click="actions.home">To homework</BButton>
-          <BButton class="pri" variant="dark" :disabled="busy" @click="actions.put">{{
-            change ? 'Loop in plan' : 'Put in plan'
-          }}</BButton>
-        </div>
         <p v-if="said" class="note" role="status">{{ said }}</p>
         <div class="tabs" role="tablist" aria-label="About this shape">
           <button
@@ -440,7 +444,7 @@ onMounted(() => ask.value?.focus());
   </div>
 </template>
 
-<style>
+<style scoped>
 .shapes {
   display: grid;
   grid-template-columns: 238px minmax(0, 1fr) 470px;
@@ -457,13 +461,17 @@ onMounted(() => ask.value?.focus());
 .one-top {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
-  gap: 18px;
+  gap: 16px;
+}
+.one-top :deep(svg.shape-card) {
+  max-height: 224px;
+  width: auto;
 }
 .huge {
-  font-size: 46px;
+  font-size: 34px;
 }
 .grade b {
-  font-size: 46px;
+  font-size: 34px;
   line-height: 1;
 }
 .grade {
@@ -476,9 +484,10 @@ onMounted(() => ask.value?.focus());
   color: var(--breast);
 }
 .one .acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 6px;
+  margin-top: 8px;
 }
 .ledger {
   font-size: 14px;
@@ -493,24 +502,31 @@ onMounted(() => ask.value?.focus());
   height: 60vh;
   width: auto;
 }
-@media (max-width: 1199px) {
+@media (max-width: 1199px), (max-height: 599px) {
   .shapes {
-    grid-template-columns: 220px minmax(0, 1fr);
-    overflow-y: auto;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    grid-auto-rows: max-content;
   }
+  /* First the chord and the grip in hand, then the cards. */
   .one {
-    grid-column: 1 / 3;
+    order: 1;
   }
-  .cards {
-    max-height: 440px;
+  .shape-list {
+    order: 2;
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 600px) {
+  .one-top {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 @media (max-width: 820px) {
   .shapes {
     grid-template-columns: minmax(0, 1fr);
   }
-  .one {
-    grid-column: 1;
+  .ledger {
+    columns: 1;
   }
 }
 .tabs {

@@ -51,6 +51,13 @@ export const NOTHING_ASKED: Asked = {
   style: null,
 };
 
+/** How many things are asked of a grip. */
+export function asksOf(asked: Asked): number {
+  const fields = Object.keys(NOTHING_ASKED) as (keyof Asked)[];
+  const strings = Object.values(asked.strings).some((how) => how !== 'any') ? 1 : 0;
+  return fields.filter((key) => key !== 'strings' && asked[key] !== NOTHING_ASKED[key]).length + strings;
+}
+
 /** The limits of the search that the controls mean. */
 export function limitsOf(asked: Asked, schools: Schools = DEFAULT_SCHOOLS): Partial<ShapeLimits> {
   const by = (what: 'must' | 'leave') =>

@@ -90,7 +90,7 @@ watch(seats, (all) => {
   </div>
 </template>
 
-<style>
+<style scoped>
 .sit {
   display: grid;
   place-items: start center;

@@ -3,10 +3,11 @@
 import { routes, type StudentBody } from '@finch/contract';
 import { BButton, BFormCheckbox, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next';
 import { namedTunings } from '@finch/core/fretboard';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { setupWords, sayProblem, tuningWords } from '../../words';
 import { call } from '../../session/api';
+import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
 import { fieldsOf, recordsOf, type HandFields } from './hand-fields';
 
@@ -39,8 +40,11 @@ const keeping = useKeeping<StudentBody>({
     ].join(', '),
   show: (theirs) => (fields.value = fieldsOf(theirs)),
 });
+const drafts = useDrafts();
+const draft = () => `hand:${props.student.id}`;
+watch(fields, (now) => open.value && drafts.write(draft(), now), { deep: true });
 function edit() {
-  fields.value = fieldsOf(props.student);
+  fields.value = drafts.read<HandFields>(draft())?.value ?? fieldsOf(props.student);
   wrong.value = '';
   keeping.began(props.student.version);
   open.value = true;
@@ -51,6 +55,7 @@ async function keep() {
   if (made.ok && (await keeping.keep())) done();
 }
 function done() {
+  drafts.drop(draft());
   open.value = false;
   emit('kept');
 }

@@ -104,7 +104,7 @@ const bars = computed(() =>
   </section>
 </template>
 
-<style>
+<style scoped>
 .hand-sheet {
   display: flex;
   flex-direction: column;

@@ -5,6 +5,7 @@ import { BFormTextarea } from 'bootstrap-vue-next';
 import { ref, watch } from 'vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { call } from '../../session/api';
+import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
 
 const props = defineProps<{ student: StudentBody; mayWrite: boolean }>();
@@ -21,6 +22,7 @@ const keeping = useKeeping<StudentBody>({
       body: { version, note: mine },
     });
     seen = mine;
+    drafts.drop(draft());
     return next;
   },
   newest: () => call(routes.student, { params: { studentId: props.student.id } }),
@@ -28,6 +30,8 @@ const keeping = useKeeping<StudentBody>({
   inWords: (theirs) => theirs.note || 'no note',
   show: (theirs) => (seen = note.value = theirs.note),
 });
+const drafts = useDrafts();
+const draft = () => `note:${props.student.id}`;
 let studentId = '';
 watch(
   () => props.student,
@@ -36,12 +40,16 @@ watch(
     studentId = now.id;
     // Something else of the student may be newer while the note under the pencil is not: then the edit goes on
     // from the newer version. A newer note under an unkept one is left for the refusal to offer.
-    if (other || note.value === seen) seen = note.value = now.note;
-    else if (now.note !== seen) return;
+    if (other || note.value === seen) {
+      seen = note.value = now.note;
+      const typed = other ? drafts.read<string>(draft()) : null;
+      if (typed) note.value = typed.value;
+    } else if (now.note !== seen) return;
     keeping.began(now.version);
   },
   { immediate: true },
 );
+watch(note, (now) => (now === seen ? drafts.drop(draft()) : drafts.write(draft(), now)));
 async function keep() {
   if (note.value !== seen && (await keeping.keep())) emit('kept');
 }

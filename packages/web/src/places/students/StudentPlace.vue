@@ -1,30 +1,35 @@
 <script setup lang="ts">
+/** One student: the hand and what was noted, what is held and how it came, lessons, homework, and what comes next. */
 import { routes } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
-import { BButton } from 'bootstrap-vue-next';
+import { BButton, BTab, BTabs } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { say, sayError, shortDate, whole } from '../../words';
-import BecauseMark from '../../instruments/BecauseMark.vue';
-import CalliperRule from '../../instruments/CalliperRule.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
-import PurflingBar from '../../instruments/PurflingBar.vue';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
+import { useNotices } from '../../session/notices';
 import { useProposal, useStudent, useSyllabus } from '../../session/queries';
 import { useSeat } from '../../session/seat';
-import { CATEGORY } from '../../instruments/categories';
+import { sayError } from '../../words';
 import HandSheet from './HandSheet.vue';
-import HistoryChart from './HistoryChart.vue';
+import PainSheet from './PainSheet.vue';
+import PersonDialog from './PersonDialog.vue';
+import StudentHome from './StudentHome.vue';
+import StudentLessons from './StudentLessons.vue';
 import StudentNote from './StudentNote.vue';
+import StudentProposal from './StudentProposal.vue';
+import StudentReviews from './StudentReviews.vue';
+import StudentWeeks from './StudentWeeks.vue';
 
 const props = defineProps<{ studentId: string }>();
 const seat = useSeat();
 const bench = useBench();
 const router = useRouter();
 const client = useQueryClient();
+const notices = useNotices();
 const { data: student, error, refetch } = useStudent(() => props.studentId);
 const { data: syllabus } = useSyllabus();
 const mayWrite = computed(() => seat.teaches);
@@ -40,60 +45,34 @@ watch(
   },
   { immediate: true },
 );
-
-const skillNames = computed(
-  () => new Map((syllabus.value?.skills ?? []).map((skill) => [skill.id, skill.name])),
-);
+const names = computed(() => new Map((syllabus.value?.skills ?? []).map((skill) => [skill.id, skill.name])));
 const met = computed(() => (student.value?.skills ?? []).filter((skill) => skill.chance !== null));
-const WEEKS_MS = 98 * 86_400_000;
-const now = computed(() => seat.now());
-const from = computed(() =>
-  Math.max(
-    now.value - WEEKS_MS,
-    Math.min(now.value - 7 * 86_400_000, ...met.value.map((skill) => skill.history[0]?.at ?? now.value)),
-  ),
-);
-const shownSkills = computed(() =>
-  [...met.value].sort((a, b) => rank(b) - rank(a) || (b.lastAt ?? 0) - (a.lastAt ?? 0)),
-);
-const rank = (skill: (typeof met.value)[number]) =>
-  (skill.marks.slipping ? 4 : 0) + (skill.marks.stuck ? 3 : 0) + (skill.marks.due ? 1 : 0);
-const all = ref(false);
 const due = computed(() =>
   met.value
     .filter((skill) => skill.marks.due || skill.marks.slipping)
     .sort((a, b) => (a.dueAt ?? 0) - (b.dueAt ?? 0)),
 );
-const comingUp = computed(() =>
+const coming = computed(() =>
   met.value
-    .filter((skill) => !skill.marks.due && (skill.dueAt ?? 0) > now.value)
-    .sort((a, b) => (a.dueAt ?? 0) - (b.dueAt ?? 0))
-    .slice(0, Math.max(0, 5 - due.value.length)),
+    .filter((skill) => !skill.marks.due && !skill.marks.slipping && (skill.dueAt ?? 0) > seat.now())
+    .sort((a, b) => (a.dueAt ?? 0) - (b.dueAt ?? 0)),
 );
-const strips = computed(() =>
-  (proposal.value?.blocks ?? []).map((block) => ({
-    name: say(block.title),
-    value: block.minutes,
-    category: CATEGORY[block.kind],
-  })),
-);
-const markWord = (skill: (typeof met.value)[number]) =>
-  skill.marks.slipping
-    ? `slipping: was ${whole(skill.peak?.mean ?? 0)} on ${shortDate(skill.peak?.at ?? 0)}`
-    : skill.marks.stuck
-      ? `stuck after ${skill.attempts} takes`
-      : skill.attempts < 5
-        ? `a guess: ${skill.attempts} takes`
-        : `recall ${whole(skill.recall ?? 0)}`;
-const trouble = ref('');
+const tab = ref(0);
+const LESSONS = 2;
+const person = ref(false);
 const hand = useTemplateRef<InstanceType<typeof HandSheet>>('hand');
+const lessons = useTemplateRef<InstanceType<typeof StudentLessons>>('lessons');
 
+const going = ref(false);
 async function attempt(work: () => Promise<void>) {
-  trouble.value = '';
+  if (going.value) return;
+  going.value = true;
   try {
     await work();
   } catch (problem) {
-    trouble.value = sayError(problem);
+    notices.trouble(sayError(problem));
+  } finally {
+    going.value = false;
   }
 }
 /** The next lesson, or one booked for now when none is ahead. */
@@ -108,10 +87,11 @@ async function lessonId(): Promise<string> {
       minutes: minutes.value,
     },
   });
+  notices.tell('No lesson was ahead, so one is booked for now.');
   await client.invalidateQueries({ queryKey: ['student', props.studentId] });
   return made.id;
 }
-const go = (name: 'plan' | 'lesson' | 'write-up') =>
+const go = (name: 'plan' | 'lesson') =>
   attempt(async () => {
     // Until the page has read its student it cannot know whether a lesson is ahead.
     if (!student.value) return;
@@ -129,143 +109,94 @@ const clear = () =>
     await seat.flush();
     await refetch();
   });
-useKeys([
-  { key: 'p', does: 'plan next lesson', run: () => mayWrite.value && void go('plan') },
-  { key: 's', does: 'start lesson', run: () => mayWrite.value && void go('lesson') },
-  { key: 'm', does: 'measure the hand', run: () => mayWrite.value && hand.value?.edit() },
-]);
+function book() {
+  tab.value = LESSONS;
+  lessons.value?.book();
+}
+useKeys(
+  [
+    { key: 'p', does: 'plan next lesson', run: () => void go('plan') },
+    { key: 's', does: 'start lesson', run: () => void go('lesson') },
+    { key: 'm', does: 'measure the hand', run: () => hand.value?.edit() },
+    { key: 'a', does: 'book a lesson', run: book },
+    { key: 'e', does: 'name and birthday', run: () => (person.value = true) },
+    ...['skills', 'reviews', 'lessons', 'homework'].map((does, i) => ({
+      key: String(i + 1),
+      ...(i === 0 ? { shown: '1–4' } : {}),
+      does: i === 0 ? 'skills, reviews, lessons, homework' : does,
+      run: () => (tab.value = i),
+      quiet: i > 0,
+    })),
+  ],
+  () => mayWrite.value && student.value !== undefined,
+);
 </script>
 
 <template>
-  <div class="student">
+  <div class="student" :class="{ alone: !student }">
     <PatternDefs />
-    <p v-if="error" class="refusal">
+    <Teleport v-if="mayWrite && student" defer to="#bench-tools">
+      <BButton variant="outline-secondary" @click="person = true">Name and birthday</BButton>
+    </Teleport>
+    <p v-if="error && !student" class="refusal" role="alert">
       {{ sayError(error) }}
       <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
     </p>
-    <p v-else-if="!student" class="empty sheet">Reading what this student holds…</p>
+    <p v-else-if="!student" class="empty sheet" role="status">Reading what this student holds…</p>
     <template v-else>
       <aside class="sheet scroll col-hand" tabindex="0" aria-label="Hand and notes">
-        <div v-if="student.pain.status !== 'free'" class="caution">
-          <b>{{ student.pain.where }}, {{ student.pain.side }}: {{ student.pain.status }}</b>
-          <p>
-            Reported {{ student.pain.sinceDay }}. Until you clear it and two days were free of pain nothing is
-            played, with either hand; then a week at half the minutes, without a barre. See a doctor or a hand
-            therapist; this is no medical advice.
-          </p>
-          <BButton
-            v-if="mayWrite && !student.pain.cleared"
-            size="sm"
-            variant="outline-secondary"
-            @click="clear"
-            >Clear to play again</BButton
-          >
-          <span v-else-if="student.pain.cleared" class="small"
-            >Cleared; playing from {{ student.pain.earliestDay }} on.</span
-          >
-        </div>
+        <h1 class="visually-hidden" tabindex="-1">{{ student.name }}</h1>
+        <p v-if="student.archived" class="caution">Put away: on no Board and in no week.</p>
+        <PainSheet
+          v-if="student.pain.status !== 'free'"
+          :pain="student.pain"
+          :may-write="mayWrite"
+          @clear="clear"
+        />
         <HandSheet ref="hand" :student="student" :may-write="mayWrite" @kept="refetch()" />
-        <StudentNote :student="student" :may-write="mayWrite" @kept="refetch()" />
+        <StudentNote v-if="mayWrite" :student="student" :may-write="mayWrite" @kept="refetch()" />
         <p v-if="student.groups.length" class="small">Plays in {{ student.groups.join(', ') }}.</p>
       </aside>
-      <div class="col-mid">
-        <section class="sheet weeks">
-          <div class="spread">
-            <h1 class="h2like">{{ all ? `All ${met.length} skills met` : 'Fourteen weeks' }}</h1>
-            <span class="small"
-              >band: 80 % sure · dashes: clean, 80 · dots: if left alone
-              <BButton variant="link" size="sm" @click="all = !all">{{
-                all ? 'fewer' : `all ${met.length}`
-              }}</BButton></span
-            >
-          </div>
-          <p v-if="!met.length" class="empty">
-            Nothing met yet. The first take draws the first line; five make it less of a guess.
-          </p>
-          <ul class="scroll" tabindex="0" aria-label="Skills over time">
-            <li v-for="skill in all ? shownSkills : shownSkills.slice(0, 5)" :key="skill.skillId">
-              <div>
-                <b>{{ skillNames.get(skill.skillId) ?? skill.skillId }}</b>
-                <div class="small">{{ markWord(skill) }}</div>
-              </div>
-              <HistoryChart
-                :name="skillNames.get(skill.skillId) ?? skill.skillId"
-                :points="skill.history.filter((point) => point.at >= from)"
-                :now="now"
-                :from="from"
-                :mean="skill.chance?.mean ?? 0"
-                :outlook="skill.outlook"
-                :height="58"
-              />
-              <div class="verdict">
-                <span class="big">{{ whole(skill.chance?.mean ?? 0) }}</span><span>{{ skill.state }}</span>
-              </div>
-            </li>
-          </ul>
-        </section>
-        <section class="sheet due">
-          <div class="spread">
-            <h2>Reviews due</h2>
-            <span class="small">pennant: 14 days without practice · wedge: clean, 80</span>
-          </div>
-          <p v-if="!due.length && !comingUp.length" class="empty">
-            Nothing due. The first take sets the first return.
-          </p>
-          <ul class="scroll" tabindex="0" aria-label="Reviews">
-            <li v-for="skill in [...due, ...comingUp]" :key="skill.skillId">
-              <b>{{ skillNames.get(skill.skillId) ?? skill.skillId }}</b>
-              <CalliperRule
-                v-if="skill.chance"
-                :label="skillNames.get(skill.skillId) ?? ''"
-                :mean="skill.chance.mean"
-                :low="skill.chance.low"
-                :high="skill.chance.high"
-                :outlook="skill.outlook"
-              />
-              <span class="note">{{ markWord(skill) }}</span>
-              <span class="tag" :class="{ now: skill.marks.due }">{{
-                skill.marks.due ? 'Today' : shortDate(skill.dueAt ?? 0)
-              }}</span>
-            </li>
-          </ul>
-        </section>
-      </div>
-      <aside v-if="mayWrite" class="sheet col-plan">
+      <section class="sheet col-mid">
+        <BTabs v-model:index="tab" nav-class="quiet-tabs" content-class="tab-room">
+          <BTab :title="`Skills (${met.length})`" class="room"
+            ><StudentWeeks :skills="met" :names="names"
+          /></BTab>
+          <BTab :title="`Reviews due (${due.length})`" class="room"
+            ><StudentReviews :due="due" :coming="coming" :names="names"
+          /></BTab>
+          <BTab v-if="mayWrite" title="Lessons" class="room"
+            ><StudentLessons ref="lessons" :student="student"
+          /></BTab>
+          <BTab :title="`At home (${student.home.length})`" class="room"
+            ><StudentHome :student="student" :may-write="mayWrite"
+          /></BTab>
+        </BTabs>
+      </section>
+      <aside v-if="mayWrite" class="sheet col-plan" aria-label="Next lesson">
         <div class="spread">
           <h2>Proposed for next time</h2>
           <b>{{ minutes }} min</b>
         </div>
         <p v-if="noProposal" class="refusal">{{ sayError(noProposal) }}</p>
-        <p v-else-if="!proposal" class="empty">Weighing what is worth the minutes…</p>
-        <template v-else>
-          <PurflingBar :strips="strips" unit="minutes" />
-          <ol class="scroll" tabindex="0" aria-label="Proposed blocks">
-            <li v-for="block in proposal.blocks" :key="block.id">
-              <span class="mins"
-                ><b>{{ block.minutes }}</b> <small>min</small></span
-              >
-              <div>
-                <b>{{ say(block.title) }}</b><BecauseMark>{{ say(block.because) }}</BecauseMark>
-              </div>
-            </li>
-          </ol>
-          <p v-if="proposal.leftOut[0]" class="note left">
-            Left out: {{ say(proposal.leftOut[0].title) }}. {{ say(proposal.leftOut[0].because) }}
-          </p>
-        </template>
-        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
-        <BButton class="pri" variant="dark" @click="go('plan')">Take to plan bench</BButton>
+        <p v-else-if="!proposal" class="empty" role="status">Weighing what is worth the minutes…</p>
+        <StudentProposal v-else :proposal="proposal" />
+        <BButton class="pri" variant="dark" :disabled="going" @click="go('plan')">Take to plan bench</BButton>
       </aside>
+      <PersonDialog v-if="mayWrite" v-model="person" :student="student" />
     </template>
   </div>
 </template>
 
-<style>
+<style scoped>
 .student {
   display: grid;
   grid-template-columns: 312px minmax(0, 1fr) 322px;
   gap: 8px;
   min-height: 0;
+}
+.student.alone {
+  display: block;
 }
 .student > * {
   min-height: 0;
@@ -273,81 +204,32 @@ useKeys([
 .col-hand {
   display: flex;
   flex-direction: column;
-  gap: 14px;
+  gap: 12px;
 }
+.col-mid :deep(.tabs),
+.col-mid :deep(.tab-room),
 .col-mid {
-  display: grid;
-  grid-template-rows: minmax(0, 3fr) minmax(0, 2fr);
-  gap: 8px;
-}
-.weeks,
-.due {
   display: flex;
   flex-direction: column;
-}
-.weeks ul,
-.due ul {
   min-height: 0;
   flex: 1;
 }
-.weeks li {
-  display: grid;
-  grid-template-columns: 124px minmax(0, 1fr) 64px;
-  gap: 8px;
-  align-items: center;
-  border-top: 1px solid var(--line);
-  padding: 3px 0;
-  font-size: 14px;
-}
-.weeks b {
-  line-height: 1.2;
-}
-.verdict {
-  text-align: right;
-  font-size: 12.5px;
-  color: var(--ink2);
+.col-mid :deep(.room.active) {
   display: flex;
   flex-direction: column;
-}
-.verdict .big {
-  font-size: 22px;
-  font-weight: 700;
-  color: var(--ink);
-  line-height: 1.1;
-}
-.due li {
-  display: grid;
-  grid-template-columns: 132px 224px minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: center;
-  border-top: 1px solid var(--line);
-  padding: 2px 0;
-  font-size: 14px;
+  gap: 6px;
+  min-height: 0;
+  flex: 1;
+  padding-top: 8px;
 }
 .col-plan {
   display: flex;
   flex-direction: column;
   gap: 8px;
 }
-.col-plan ol {
-  flex: 1;
-  min-height: 0;
-  border-top: 1px solid var(--line);
-}
-.col-plan li {
-  display: grid;
-  grid-template-columns: 58px 1fr;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-  font-size: 14px;
-}
-.col-plan .mins b {
-  font-size: 18px;
-}
 @media (max-width: 1199px) {
   .student {
     grid-template-columns: 280px minmax(0, 1fr);
-    overflow-y: auto;
   }
   .col-plan {
     grid-column: 1 / 3;
@@ -359,9 +241,6 @@ useKeys([
   }
   .col-plan {
     grid-column: 1;
-  }
-  .due li {
-    grid-template-columns: 1fr;
   }
 }
 </style>

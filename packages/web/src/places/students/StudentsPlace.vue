@@ -1,13 +1,10 @@
 <script setup lang="ts">
-import { routes } from '@finch/contract';
-import { useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
-import { v7 as uuid } from 'uuid';
 import { computed, ref, useTemplateRef } from 'vue';
-import { useRouter } from 'vue-router';
+import { RouterLink, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { daysAgo, sayError } from '../../words';
-import { call } from '../../session/api';
+import AddStudent from '../../furniture/AddStudent.vue';
+import { daysAgo, sayError, whenText } from '../../words';
 import { useBench } from '../../session/bench';
 import { useBoard } from '../../session/queries';
 import StrandBar from './StrandBar.vue';
@@ -15,12 +12,9 @@ import StrandBar from './StrandBar.vue';
 const { data, error, isPending, refetch } = useBoard();
 const router = useRouter();
 const bench = useBench();
-const client = useQueryClient();
 const find = ref('');
 const group = ref('all');
 const picked = ref(0);
-const name = ref('');
-const trouble = ref('');
 const findBox = useTemplateRef<HTMLElement>('findBox');
 const groups = computed(() => [
   { value: 'all', text: 'Everyone' },
@@ -41,33 +35,14 @@ function open(i: number) {
   bench.put(student.id, null);
   void router.push({ name: 'student', params: { studentId: student.id } });
 }
-async function add() {
-  trouble.value = '';
-  try {
-    const { id } = await call(routes.addStudent, { body: { id: uuid(), name: name.value, bornOn: null } });
-    name.value = '';
-    await client.invalidateQueries({ queryKey: ['board'] });
-    bench.put(id, null);
-    await router.push({ name: 'student', params: { studentId: id } });
-  } catch (problem) {
-    trouble.value = sayError(problem);
-  }
-}
-const next = (iso: string | null) =>
-  iso
-    ? new Date(iso).toLocaleString('en-GB', {
-        weekday: 'short',
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-        timeZone: data.value?.timeZone,
-      })
-    : 'none booked';
+const opened = (id: string) => void router.push({ name: 'student', params: { studentId: id } });
+const next = (iso: string | null) => (iso ? whenText(iso, data.value?.timeZone ?? 'UTC') : 'none booked');
+const adding = useTemplateRef<InstanceType<typeof AddStudent>>('adding');
 useKeys([
   { key: 'j', does: 'next', run: () => (picked.value = Math.min(picked.value + 1, shown.value.length - 1)) },
   { key: 'k', does: 'previous', run: () => (picked.value = Math.max(picked.value - 1, 0)) },
   { key: 'Enter', does: 'open student', run: () => open(picked.value) },
+  { key: 'a', does: 'add a student', run: () => adding.value?.focus() },
   { key: '/', does: 'find', run: () => findBox.value?.querySelector('input')?.focus() },
 ]);
 </script>
@@ -82,27 +57,19 @@ useKeys([
         <BFormInput v-model="find" placeholder="find by name" aria-label="Find by name" />
       </div>
       <BFormSelect v-model="group" :options="groups" aria-label="Group" />
-      <form class="add" @submit.prevent="add">
-        <BFormInput
-          v-model="name"
-          placeholder="name of a new student"
-          aria-label="Name of a new student"
-          maxlength="80"
-          required
-        /><BButton type="submit" variant="outline-secondary">Add</BButton>
-      </form>
+      <AddStudent ref="adding" class="adding" @added="opened" />
     </div>
-    <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     <p v-if="error" class="refusal">
       {{ sayError(error) }}
       <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
     </p>
-    <p v-else-if="isPending" class="empty">Reading the students…</p>
+    <p v-else-if="isPending" class="empty" role="status">Reading the students…</p>
+    <p v-else-if="!data?.students.length" class="empty">Nobody is here yet. Add the first student above.</p>
     <p v-else-if="!shown.length" class="empty">
       Nobody of that name here. Clear the search, or add them above.
     </p>
     <div v-else class="scroll people-scroll" tabindex="0" aria-label="List of students">
-      <table>
+      <table class="as-list">
         <thead>
           <tr>
             <th scope="col">Name</th>
@@ -128,15 +95,15 @@ useKeys([
                 >{{ student.pain.where }}: {{ student.pain.status }}</span
               >
             </th>
-            <td>{{ student.age ?? '–' }}</td>
-            <td>{{ student.groups.join(', ') || '–' }}</td>
-            <td>
+            <td data-label="age">{{ student.age ?? '–' }}</td>
+            <td data-label="group">{{ student.groups.join(', ') || '–' }}</td>
+            <td data-label="reach 1–4">
               {{ student.reachMm === null ? 'not measured' : `${student.reachMm} mm`
               }}{{ student.leftHanded ? ', left-handed' : '' }}
             </td>
-            <td><StrandBar :cells="student.strands" :strands="data?.strands ?? []" /></td>
-            <td class="num">{{ student.takes }}</td>
-            <td>
+            <td data-label="holds"><StrandBar :cells="student.strands" :strands="data?.strands ?? []" /></td>
+            <td class="num" data-label="takes">{{ student.takes }}</td>
+            <td data-label="last take">
               {{
                 student.lastTakeAt === null
                   ? 'none yet'
@@ -144,29 +111,52 @@ useKeys([
                     `${daysAgo(student.lastTakeAt)} days ago`)
               }}
             </td>
-            <td>{{ next(student.next) }}</td>
+            <td data-label="next lesson">{{ next(student.next) }}</td>
           </tr>
         </tbody>
       </table>
     </div>
+    <details v-if="data?.archived.length" class="away">
+      <summary>Put away ({{ data.archived.length }})</summary>
+      <ul>
+        <li v-for="one in data.archived" :key="one.id">
+          <RouterLink :to="{ name: 'student', params: { studentId: one.id } }">{{ one.name }}</RouterLink>
+        </li>
+      </ul>
+    </details>
   </section>
 </template>
 
-<style>
+<style scoped>
 .people {
   display: flex;
   flex-direction: column;
 }
 .people-head {
-  display: grid;
-  grid-template-columns: 1fr 220px 160px auto;
-  gap: 12px;
-  align-items: center;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: flex-end;
   margin-bottom: 10px;
 }
-.people .add {
-  display: flex;
-  gap: 8px;
+.people-head h1 {
+  align-self: center;
+}
+.people-head .form-select {
+  width: auto;
+}
+.adding {
+  margin-left: auto;
+}
+.away {
+  margin-top: 8px;
+  font-size: 14px;
+}
+.away summary {
+  min-height: 32px;
+}
+.away li {
+  padding: 4px 0;
 }
 .people-scroll {
   flex: 1;
@@ -199,18 +189,23 @@ useKeys([
   background: none;
   border: 0;
   padding: 4px;
-  font-size: 19px;
+  font-size: 18px;
   color: var(--ink);
+  text-align: left;
+  overflow-wrap: anywhere;
+  min-height: 32px;
+}
+@media (pointer: coarse) {
+  .people tbody button {
+    min-height: 44px;
+  }
 }
 .people tr.on {
   background: var(--wash-crown);
 }
-@media (max-width: 991px) {
-  .people-head {
-    grid-template-columns: 1fr 1fr;
-  }
-  .people-scroll {
-    overflow-x: auto;
+@media (max-width: 779px) {
+  .people-head > * {
+    flex: 1 1 100%;
   }
 }
 </style>

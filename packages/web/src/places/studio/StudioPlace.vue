@@ -7,9 +7,12 @@ import { computed, ref } from 'vue';
 import { sayError } from '../../words';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
+import { useSeat } from '../../session/seat';
 import { useSchools, useTaught } from '../../session/taught';
+import StudioNames from './StudioNames.vue';
 import { SWITCHES, SWITCH_WORDS } from './school-words';
 
+const seat = useSeat();
 const bench = useBench();
 const { data, error, refetch } = useSchools(() => bench.studentId);
 const { student, refresh } = useTaught(() => bench.studentId);
@@ -63,9 +66,10 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
 
 <template>
   <div class="studio">
+    <StudioNames v-if="!seat.has('self-taught')" />
     <section class="sheet scroll schools" aria-label="Schools" tabindex="0">
       <div class="spread">
-        <h1 class="display">Schools</h1>
+        <h1 class="h2like" tabindex="-1">Schools</h1>
         <p class="note">
           Good teachers differ. What is set here changes what is proposed, fingered and printed; no record
           changes.
@@ -75,8 +79,8 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
         {{ sayError(error) }}
         <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
       </p>
-      <p v-else-if="!data" class="empty">Looking up what holds…</p>
-      <table v-else>
+      <p v-else-if="!data" class="empty" role="status">Looking up what holds…</p>
+      <table v-else class="as-list">
         <thead>
           <tr>
             <th scope="col">Matter</th>
@@ -89,7 +93,7 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
             <th scope="row">
               {{ SWITCH_WORDS[name].name }}<small>{{ SWITCH_WORDS[name].about }}</small>
             </th>
-            <td v-for="one in layers" :key="one.scope">
+            <td v-for="one in layers" :key="one.scope" :data-label="one.name">
               <BFormSelect
                 size="sm"
                 :aria-label="`${SWITCH_WORDS[name].name}, ${one.name}`"
@@ -99,7 +103,7 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
                 @update:model-value="(value) => choose(one.scope, name, String(value))"
               />
             </td>
-            <td class="holds">{{ SWITCH_WORDS[name].choices[data.holds[name]] }}</td>
+            <td class="holds" data-label="holds">{{ SWITCH_WORDS[name].choices[data.holds[name]] }}</td>
           </tr>
         </tbody>
       </table>
@@ -118,6 +122,8 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
 <style scoped>
 .studio {
   display: grid;
+  gap: 8px;
+  grid-template-rows: auto minmax(0, 1fr);
 }
 .studio > * {
   min-height: 0;
@@ -126,9 +132,6 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-.schools h1 {
-  font-size: 28px;
 }
 .schools table {
   width: 100%;

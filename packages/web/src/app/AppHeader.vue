@@ -1,0 +1,323 @@
+<script setup lang="ts">
+/** The bar: places by their phase of the day, who sits, and the tools of the house. On a phone it folds into one button. */
+import { useMediaQuery } from '@vueuse/core';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import IconLamp from '~icons/bi/lightbulb';
+import IconLeave from '~icons/bi/box-arrow-right';
+import IconMenu from '~icons/bi/list';
+import { useSeat } from '../session/seat';
+import FinchMark from './FinchMark.vue';
+
+defineProps<{ evening: boolean; when: string }>();
+const emit = defineEmits<{ lamp: []; help: []; leave: [] }>();
+const seat = useSeat();
+const route = useRoute();
+const guardian = computed(() => seat.has('guardian') && !seat.teaches);
+const phases = computed(() => {
+  const mine = (place: string, name: string, label = place) => ({ place, label, to: { name } });
+  const own = seat.has('self-taught') && !seat.has('teacher', 'owner');
+  const before = own
+    ? [
+        {
+          place: 'Students',
+          label: 'My bench',
+          to: { name: 'student', params: { studentId: seat.seat?.studentId ?? '' } },
+        },
+        mine('Plan', 'plan'),
+        mine('Pieces', 'pieces'),
+      ]
+    : [
+        mine('Board', 'board'),
+        mine('Week', 'week'),
+        mine('Students', 'students'),
+        mine('Plan', 'plan'),
+        mine('Pieces', 'pieces'),
+      ];
+  const after = own
+    ? [mine('Write-up', 'write-up'), mine('Practice', 'practice', 'Practice room')]
+    : [mine('Write-up', 'write-up')];
+  const during = [
+    mine('Lesson', 'lesson'),
+    mine('Shapes', 'shapes'),
+    mine('Changes', 'changes'),
+    mine('Drills', 'drills'),
+  ];
+  return [
+    { name: 'Before', links: before },
+    { name: 'During', links: during },
+    { name: 'After', links: after },
+  ];
+});
+
+/** Whether the places are unfolded; on wide screens they always show. */
+const open = ref(false);
+const narrow = useMediaQuery('(max-width: 779px)');
+const folded = computed(() => narrow.value && !open.value);
+const menu = useTemplateRef<HTMLButtonElement>('menu');
+const nav = useTemplateRef<HTMLElement>('nav');
+watch(
+  () => route.fullPath,
+  () => (open.value = false),
+);
+async function unfold() {
+  open.value = !open.value;
+  await nextTick();
+  if (open.value) nav.value?.querySelector<HTMLElement>('a.here, a')?.focus();
+}
+function fold(event: KeyboardEvent) {
+  if (!open.value) return;
+  event.stopPropagation();
+  open.value = false;
+  menu.value?.focus();
+}
+</script>
+
+<template>
+  <header class="app-header" @keydown.esc="fold">
+    <RouterLink class="brand display" to="/"
+      ><FinchMark /> <span class="name">Zealous Finch</span></RouterLink
+    >
+    <button
+      v-if="!guardian"
+      ref="menu"
+      class="plain menu"
+      type="button"
+      :aria-expanded="open"
+      aria-controls="places"
+      @click="unfold"
+    >
+      <IconMenu aria-hidden="true" /> {{ route.meta.place ?? route.meta.title }}
+    </button>
+    <nav
+      v-if="!guardian"
+      id="places"
+      ref="nav"
+      aria-label="Places"
+      class="phases"
+      :class="{ open }"
+      @focusin="open = true"
+    >
+      <div v-for="phase in phases" :key="phase.name" class="phase">
+        <div class="phase-name">{{ phase.name }}<span class="ticks" aria-hidden="true" /></div>
+        <ul>
+          <li v-for="link in phase.links" :key="link.place">
+            <RouterLink
+              :to="link.to"
+              :class="{ here: route.meta.place === link.place, 'visually-hidden': folded }"
+              :aria-current="route.meta.place === link.place ? 'page' : undefined"
+            >
+              {{ link.label }}
+            </RouterLink>
+          </li>
+        </ul>
+      </div>
+    </nav>
+    <div class="right">
+      <span class="when">{{ when }}</span>
+      <RouterLink
+        v-if="seat.teaches"
+        class="plain studio-link"
+        :class="{ here: route.meta.place === 'Studio' }"
+        :to="{ name: 'studio' }"
+        >Studio</RouterLink
+      >
+      <button class="plain" type="button" :title="`${seat.seat?.name}: stand up`" @click="emit('leave')">
+        <IconLeave aria-hidden="true" /> <span class="who">{{ seat.seat?.name.split(' ')[0] }}</span>
+      </button>
+      <button
+        class="plain"
+        type="button"
+        :aria-pressed="evening"
+        aria-label="Lamp: evening theme"
+        @click="emit('lamp')"
+      >
+        <IconLamp aria-hidden="true" />
+      </button>
+      <button class="plain help" type="button" aria-label="All keys" @click="emit('help')">
+        <span aria-hidden="true">?</span>
+      </button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.app-header {
+  min-height: 52px;
+  background: var(--wing);
+  color: var(--wing-ink);
+  display: flex;
+  align-items: stretch;
+  padding: 0 12px;
+  gap: 20px;
+  --ring: var(--wingbar);
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 18px;
+  color: var(--wing-ink);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.phases {
+  display: flex;
+  gap: 16px;
+  flex: 1;
+}
+.phase {
+  display: flex;
+  flex-direction: column;
+  justify-content: flex-end;
+}
+.phase-name {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 12.5px;
+  line-height: 16px;
+  color: var(--wing-label);
+}
+.ticks {
+  flex: 1;
+  height: 5px;
+  background: repeating-linear-gradient(90deg, #aebac2 0 1px, transparent 1px 8px);
+  opacity: 0.55;
+}
+.phase ul {
+  display: flex;
+}
+.phase a {
+  display: block;
+  padding: 3px 8px 8px;
+  margin-right: 4px;
+  font-size: 14px;
+  font-weight: 500;
+  line-height: 20px;
+  color: var(--wing-ink);
+  text-decoration: none;
+  border-bottom: 5px solid transparent;
+  white-space: nowrap;
+  outline-offset: -3px;
+}
+.phase a:hover {
+  border-bottom-color: #55626c;
+}
+.phase a.here {
+  font-weight: 700;
+  border-bottom-color: var(--wingbar);
+}
+.right {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  font-size: 14px;
+}
+.when {
+  color: var(--wing-label);
+  white-space: nowrap;
+}
+.plain {
+  background: none;
+  border: 0;
+  color: var(--wing-ink);
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 32px;
+  min-width: 24px;
+  padding: 0 4px;
+  font-weight: 600;
+}
+.menu {
+  display: none;
+}
+.studio-link {
+  align-self: center;
+  text-decoration: none;
+}
+.studio-link.here {
+  box-shadow: inset 0 -4px 0 var(--wingbar);
+}
+.help span {
+  border: 1px solid var(--wing-label);
+  border-radius: 2px;
+  width: 22px;
+  line-height: 20px;
+  text-align: center;
+  font-family: var(--mono);
+}
+@media (max-width: 1199px) {
+  .when,
+  .name {
+    display: none;
+  }
+}
+@media (max-width: 991px) {
+  .app-header {
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
+  .name {
+    display: inline;
+  }
+  .brand,
+  .right,
+  .plain {
+    min-height: 44px;
+  }
+  .plain {
+    min-width: 44px;
+    justify-content: center;
+  }
+  .phases {
+    order: 3;
+    flex: 1 0 100%;
+    justify-content: space-between;
+  }
+  .phase a {
+    min-width: 44px;
+    min-height: 44px;
+    padding: 10px 8px 9px;
+    text-align: center;
+  }
+}
+@media (max-width: 779px) {
+  .brand .name,
+  .who {
+    display: none;
+  }
+  .brand {
+    min-width: 44px;
+    justify-content: center;
+  }
+  .menu {
+    display: inline-flex;
+    font-size: 15.5px;
+    border-bottom: 4px solid var(--wingbar);
+  }
+  .right {
+    gap: 4px;
+  }
+  .phases:not(.open) {
+    position: absolute;
+  }
+  .phases:not(.open) .phase-name {
+    display: none;
+  }
+  .phases.open {
+    flex-direction: column;
+    gap: 4px;
+    padding-bottom: 12px;
+  }
+  .phase ul {
+    flex-wrap: wrap;
+  }
+  .phase a {
+    font-size: 15.5px;
+    padding-inline: 12px;
+  }
+}
+</style>

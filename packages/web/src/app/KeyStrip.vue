@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** The keys of the place along the lower edge, and what has not reached the server. */
+import { computed } from 'vue';
+import { useSeat } from '../session/seat';
+import { plural } from '../words';
+import { keyHints, keyText } from './keys';
+
+const emit = defineEmits<{ refused: [] }>();
+const seat = useSeat();
+const strip = computed(() => {
+  const hints = keyHints().filter((hint) => !hint.quiet);
+  return [...hints.filter((hint) => hint.key !== '?'), ...hints.filter((hint) => hint.key === '?')];
+});
+const state = computed(() =>
+  seat.awaySince
+    ? `server away since ${seat.awaySince} · ${plural(seat.waiting, 'take')} kept here`
+    : seat.waiting
+      ? `${plural(seat.waiting, 'take')} on the way`
+      : '',
+);
+</script>
+
+<template>
+  <footer class="key-strip" :class="{ says: state || seat.refused.length }">
+    <ul>
+      <li v-for="hint in strip" :key="hint.key + hint.does">
+        <kbd>{{ keyText(hint) }}</kbd> {{ hint.does }}
+      </li>
+    </ul>
+    <div class="status" role="status" aria-live="polite">
+      <button v-if="seat.refused.length" type="button" class="state refused" @click="emit('refused')">
+        {{ plural(seat.refused.length, 'take') }} refused: why?
+      </button>
+      <span v-if="state" class="state">{{ state }}</span>
+    </div>
+  </footer>
+</template>
+
+<style scoped>
+.key-strip {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  min-height: 26px;
+  border-top: 1px solid var(--line);
+  background: var(--bench);
+  padding: 0 16px;
+  align-items: center;
+  overflow: hidden;
+}
+ul {
+  display: flex;
+  gap: 16px;
+  font-size: 12.5px;
+  line-height: 22px;
+  color: var(--ink2);
+  white-space: nowrap;
+  overflow: hidden;
+}
+kbd {
+  display: inline-block;
+  line-height: 17px;
+}
+.status {
+  display: flex;
+  gap: 8px;
+  white-space: nowrap;
+}
+.state {
+  font-size: 12.5px;
+  background: var(--sheet);
+  border: 0;
+  border-radius: 2px;
+  padding: 1px 8px;
+  color: var(--ink);
+}
+.state.refused {
+  background: var(--wash-mask);
+  text-decoration: underline;
+}
+@media (max-width: 991px), (max-height: 599px) {
+  ul {
+    display: none;
+  }
+  .key-strip {
+    padding: 0 8px;
+    min-height: 0;
+    border-top: 0;
+  }
+  .key-strip.says {
+    position: sticky;
+    bottom: 0;
+    z-index: 6;
+    min-height: 26px;
+  }
+  .state.refused {
+    min-height: 44px;
+  }
+}
+@media print {
+  .key-strip {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** A new student: a name is enough, a birthday may follow; somebody of that name is asked about first. */
+import { routes } from '@finch/contract';
+import { useQueryClient } from '@tanstack/vue-query';
+import { BButton, BFormInput } from 'bootstrap-vue-next';
+import { v7 as uuid } from 'uuid';
+import { ref, useTemplateRef, watch } from 'vue';
+import { call, Refused } from '../session/api';
+import { useBench } from '../session/bench';
+import { useDrafts } from '../session/drafts';
+import { sayError } from '../words';
+
+defineProps<{ pri?: boolean }>();
+const emit = defineEmits<{ added: [id: string] }>();
+const bench = useBench();
+const client = useQueryClient();
+const drafts = useDrafts();
+const KEY = 'new-student';
+const kept = drafts.read<{ name: string; born: string }>(KEY)?.value;
+const name = ref(kept?.name ?? '');
+const born = ref(kept?.born ?? '');
+const trouble = ref('');
+const asksTwice = ref(false);
+const busy = ref(false);
+/** Made before the first press, so that a second one is the same student. */
+let id = uuid();
+watch([name, born], ([now, day]) => {
+  asksTwice.value = false;
+  trouble.value = '';
+  if (now || day) drafts.write(KEY, { name: now, born: day });
+  else drafts.drop(KEY);
+});
+async function add(another = false) {
+  if (busy.value) return;
+  busy.value = true;
+  trouble.value = '';
+  try {
+    const made = await call(routes.addStudent, {
+      body: { id, name: name.value, bornOn: born.value || null, another },
+    });
+    id = uuid();
+    name.value = born.value = '';
+    drafts.drop(KEY);
+    await client.invalidateQueries({ queryKey: ['board'] });
+    bench.put(made.id, null);
+    emit('added', made.id);
+  } catch (problem) {
+    asksTwice.value = problem instanceof Refused && problem.problem.code === 'student.twice';
+    trouble.value = sayError(problem);
+  } finally {
+    busy.value = false;
+  }
+}
+const form = useTemplateRef<HTMLFormElement>('form');
+defineExpose({ focus: () => form.value?.querySelector('input')?.focus() });
+</script>
+
+<template>
+  <form ref="form" class="add" @submit.prevent="add()">
+    <label class="grow">Name<BFormInput v-model="name" maxlength="80" required /></label>
+    <label>Born on<BFormInput v-model="born" type="date" /></label>
+    <BButton type="submit" :class="{ pri }" :variant="pri ? 'dark' : 'outline-secondary'" :disabled="busy"
+      >Add a student</BButton
+    >
+    <p v-if="trouble" class="refusal" role="alert">
+      {{ trouble }}
+      <BButton v-if="asksTwice" size="sm" variant="outline-secondary" @click="add(true)"
+        >Yes, another person</BButton
+      >
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: flex-end;
+}
+label {
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+.grow {
+  flex: 1 1 180px;
+}
+.refusal {
+  flex: 1 0 100%;
+}
+</style>

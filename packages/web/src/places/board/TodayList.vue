@@ -1,0 +1,132 @@
+<script setup lang="ts">
+/** The day's lessons in their order; the one picked shows what can be done with it. */
+import type { BoardLesson } from '@finch/contract';
+import { BButton } from 'bootstrap-vue-next';
+import IconPlay from '~icons/bi/play';
+import { timeText } from '../../words';
+import { isOver, tagOf } from './lesson-tags';
+
+const props = defineProps<{
+  lessons: readonly BoardLesson[];
+  picked: number;
+  nextIndex: number;
+  zone: string;
+  now: number;
+}>();
+const emit = defineEmits<{
+  pick: [i: number];
+  open: [name: 'plan' | 'lesson' | 'write-up' | 'student', i: number];
+}>();
+const tag = (i: number) => tagOf(props.lessons[i], i === props.nextIndex, props.now, props.zone);
+const about = (lesson: BoardLesson) =>
+  lesson.state === 'booked'
+    ? (lesson.focus ?? 'Review and use')
+    : `${lesson.minutesDone} of ${lesson.minutes} minutes taught`;
+</script>
+
+<template>
+  <ol class="lessons scroll">
+    <li
+      v-for="(lesson, i) in lessons"
+      :key="lesson.id"
+      :class="{ picked: i === picked, done: isOver(lesson) }"
+      :aria-current="i === picked ? 'true' : undefined"
+      @click="emit('pick', i)"
+    >
+      <span class="time mono">{{ timeText(lesson.startsAt, zone) }}</span>
+      <div class="body">
+        <div class="line">
+          <button type="button" class="person display" @click="emit('open', 'student', i)">
+            {{ lesson.name }}
+          </button>
+          <span class="tag" :class="tag(i).look">{{ tag(i).text }}</span>
+        </div>
+        <p class="note">{{ about(lesson) }}</p>
+        <p v-if="lesson.pain.status !== 'free'" class="note pain">
+          {{ lesson.pain.where }}: {{ lesson.pain.status }}
+        </p>
+        <div v-if="i === picked" class="acts">
+          <BButton v-if="!isOver(lesson)" class="start" variant="light" @click="emit('open', 'lesson', i)"
+            ><IconPlay aria-hidden="true" />
+            {{ lesson.state === 'running' ? 'Go on' : 'Start lesson' }}</BButton
+          >
+          <BButton v-else class="start" variant="light" @click="emit('open', 'write-up', i)">{{
+            lesson.state === 'written' ? 'Read the write-up' : 'Write up'
+          }}</BButton>
+          <BButton variant="outline-light" @click="emit('open', 'plan', i)">Open plan</BButton>
+        </div>
+      </div>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.lessons {
+  flex: 1;
+  min-height: 0;
+  margin-top: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 58px minmax(0, 1fr);
+  padding: 10px 14px;
+  border-bottom: 1px solid var(--line);
+}
+.time {
+  font-weight: 600;
+  font-size: 15.5px;
+  color: var(--ink2);
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 2px 12px;
+}
+.person {
+  background: none;
+  border: 0;
+  padding: 0;
+  font-size: 18px;
+  color: var(--ink);
+  text-align: left;
+  min-width: 0;
+  min-height: 24px;
+  line-height: 1.25;
+  overflow-wrap: anywhere;
+}
+.done .person {
+  color: var(--ink3);
+}
+.pain {
+  color: var(--breast);
+}
+.picked {
+  background: #16202a;
+  box-shadow: inset 0 -6px 0 var(--wingbar);
+  padding-bottom: 18px;
+  --ring: var(--wingbar);
+}
+.picked :is(.person, .time, .note) {
+  color: #f7f9f5;
+}
+.picked .person {
+  font-size: 28px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 10px;
+}
+.start {
+  --bs-btn-bg: #f7f9f5;
+  --bs-btn-color: #16202a;
+}
+@media (pointer: coarse) {
+  .person {
+    min-height: 44px;
+  }
+}
+</style>

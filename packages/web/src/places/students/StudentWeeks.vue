@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** Every skill met, over fourteen weeks: what needs looking at first. */
+import type { SkillStateBody } from '@finch/contract';
+import { computed } from 'vue';
+import { useSeat } from '../../session/seat';
+import { whole } from '../../words';
+import HistoryChart from './HistoryChart.vue';
+import { markWord, needOf, stateWord } from './skill-words';
+
+const props = defineProps<{ skills: readonly SkillStateBody[]; names: ReadonlyMap<string, string> }>();
+const seat = useSeat();
+const WEEKS_MS = 98 * 86_400_000;
+const WEEK_MS = 7 * 86_400_000;
+const now = computed(() => seat.now());
+const from = computed(() =>
+  Math.max(
+    now.value - WEEKS_MS,
+    Math.min(now.value - WEEK_MS, ...props.skills.map((skill) => skill.history[0]?.at ?? now.value)),
+  ),
+);
+const shown = computed(() =>
+  [...props.skills].sort((a, b) => needOf(b) - needOf(a) || (b.lastAt ?? 0) - (a.lastAt ?? 0)),
+);
+const nameOf = (skill: SkillStateBody) => props.names.get(skill.skillId) ?? skill.skillId;
+</script>
+
+<template>
+  <p class="small">band: 80 % sure · dashes: clean from 80 · dots: if left alone</p>
+  <p v-if="!skills.length" class="empty">
+    Nothing met yet. The first take draws the first line; five make it less of a guess.
+  </p>
+  <ul class="scroll" tabindex="0" aria-label="Skills over time">
+    <li v-for="skill in shown" :key="skill.skillId">
+      <div>
+        <b>{{ nameOf(skill) }}</b>
+        <div class="small">{{ markWord(skill) }}</div>
+      </div>
+      <HistoryChart
+        :name="nameOf(skill)"
+        :points="skill.history.filter((point) => point.at >= from)"
+        :now="now"
+        :from="from"
+        :mean="skill.chance?.mean ?? 0"
+        :outlook="skill.outlook"
+        :height="58"
+      />
+      <div class="verdict">
+        <span class="big">{{ whole(skill.chance?.mean ?? 0) }}</span><span>{{ stateWord(skill) }}</span>
+      </div>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  min-height: 0;
+  flex: 1;
+}
+li {
+  display: grid;
+  grid-template-columns: 124px minmax(0, 1fr) 64px;
+  gap: 8px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 3px 0;
+  font-size: 14px;
+}
+b {
+  line-height: 1.2;
+}
+.verdict {
+  text-align: right;
+  font-size: 12.5px;
+  color: var(--ink2);
+  display: flex;
+  flex-direction: column;
+}
+.verdict .big {
+  font-size: 22px;
+  font-weight: 700;
+  color: var(--ink);
+  line-height: 1.1;
+}
+@media (max-width: 600px) {
+  li {
+    grid-template-columns: minmax(0, 1fr) 64px;
+  }
+  li > :nth-child(2) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

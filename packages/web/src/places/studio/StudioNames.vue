@@ -1,0 +1,103 @@
+<script setup lang="ts">
+/** What the studio is called, where its clocks stand, and what those who teach here are called. The owner's to change. */
+import { routes } from '@finch/contract';
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { BButton, BFormInput } from 'bootstrap-vue-next';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../session/api';
+import { useNotices } from '../../session/notices';
+import { useSeat } from '../../session/seat';
+import { sayError } from '../../words';
+
+const seat = useSeat();
+const notices = useNotices();
+const client = useQueryClient();
+const owns = computed(() => seat.has('owner'));
+const { data } = useQuery({ queryKey: ['seats'], queryFn: () => call(routes.seats) });
+const teachers = computed(
+  () =>
+    data.value?.seats.filter((one) => one.roles.some((role) => role === 'teacher' || role === 'owner')) ?? [],
+);
+const name = ref('');
+const zone = ref('');
+const names = ref<Record<string, string>>({});
+watch(
+  () => seat.studio,
+  (now) => {
+    name.value = now?.name ?? '';
+    zone.value = now?.timeZone ?? '';
+  },
+  { immediate: true },
+);
+watch(teachers, (now) => (names.value = Object.fromEntries(now.map((one) => [one.membershipId, one.name]))), {
+  immediate: true,
+});
+const zones = Intl.supportedValuesOf('timeZone');
+const busy = ref(false);
+async function keep() {
+  busy.value = true;
+  try {
+    for (const one of teachers.value) {
+      const typed = names.value[one.membershipId]?.trim();
+      if (typed && typed !== one.name && (owns.value || one.membershipId === seat.seat?.membershipId))
+        await call(routes.nameSeat, { params: { membershipId: one.membershipId }, body: { name: typed } });
+    }
+    if (owns.value)
+      await call(routes.nameStudio, {
+        body: {
+          name: name.value,
+          teacher: names.value[seat.seat?.membershipId ?? ''] ?? seat.seat?.name ?? '',
+          timeZone: zone.value,
+        },
+      });
+    await seat.open();
+    for (const key of ['seats', 'board']) await client.invalidateQueries({ queryKey: [key] });
+    notices.tell('Names and time zone are kept.');
+  } catch (problem) {
+    notices.trouble(sayError(problem));
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <section class="sheet names" aria-label="Studio and teachers">
+    <h2>Studio and teachers</h2>
+    <form @submit.prevent="keep">
+      <label>Studio<BFormInput v-model="name" maxlength="80" required :disabled="!owns" /></label>
+      <label
+        >Time zone<BFormInput v-model="zone" list="zones" maxlength="64" required :disabled="!owns"
+      /></label>
+      <datalist id="zones">
+        <option v-for="one in zones" :key="one" :value="one" />
+      </datalist>
+      <label v-for="one in teachers" :key="one.membershipId"
+        >{{ one.roles.join(' and ')
+        }}<BFormInput
+          v-model="names[one.membershipId]"
+          maxlength="80"
+          required
+          :disabled="!owns && one.membershipId !== seat.seat?.membershipId"
+      /></label>
+      <BButton type="submit" variant="outline-secondary" :disabled="busy">Keep names</BButton>
+    </form>
+    <p v-if="!owns" class="small">
+      The studio’s name and its zone are the owner’s to change; your name is yours.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: flex-end;
+}
+label {
+  font-size: 12.5px;
+  color: var(--ink2);
+  flex: 0 1 220px;
+}
+</style>

@@ -1,0 +1,254 @@
+<script setup lang="ts">
+/** A week at a glance: days across, hours down, lessons as blocks; on a phone the days under each other. */
+import { routes, type LessonHead } from '@finch/contract';
+import { useQuery } from '@tanstack/vue-query';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, ref } from 'vue';
+import { useKeys } from '../../app/keys';
+import BookDialog from '../../furniture/BookDialog.vue';
+import { call } from '../../session/api';
+import { weekOf } from '../../session/clock-times';
+import { useBoard } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { dayText, sayError, timeText } from '../../words';
+import { laneOf, spanOf } from './week-grid';
+
+const seat = useSeat();
+const zone = computed(() => seat.studio?.timeZone ?? 'UTC');
+const weeks = ref(0);
+const days = computed(() => weekOf(seat.now(), zone.value, weeks.value));
+const { data, error, isPending, refetch } = useQuery({
+  queryKey: computed(() => ['lessons', days.value[0].toISOString(), seat.seat?.membershipId]),
+  queryFn: () =>
+    call(routes.lessons, { query: { from: days.value[0].toISOString(), to: days.value[7].toISOString() } }),
+});
+const { data: board } = useBoard(() => seat.has('teacher', 'owner'));
+const people = computed(() => board.value?.students.map(({ id, name }) => ({ id, name })) ?? []);
+type Shown = LessonHead & { name: string };
+const lessonsOf = (i: number): Shown[] =>
+  (data.value?.lessons ?? []).filter((lesson) => {
+    const at = Date.parse(lesson.startsAt);
+    return at >= days.value[i].getTime() && at < days.value[i + 1].getTime();
+  });
+const span = computed(() => spanOf(data.value?.lessons ?? [], zone.value));
+const hours = computed(() =>
+  Array.from({ length: span.value.to - span.value.from + 1 }, (_, i) => span.value.from + i),
+);
+const WORDS = {
+  booked: '',
+  running: 'under way',
+  taught: 'write-up owed',
+  written: 'written up',
+  cancelled: 'cancelled',
+} as const;
+const isToday = (i: number) =>
+  seat.now() >= days.value[i].getTime() && seat.now() < days.value[i + 1].getTime();
+const booking = ref(false);
+const chosen = ref<Shown | null>(null);
+const from = ref(0);
+function book(at: number) {
+  chosen.value = null;
+  from.value = at;
+  booking.value = true;
+}
+function change(lesson: Shown) {
+  chosen.value = lesson;
+  booking.value = true;
+}
+const nextHour = () => Math.ceil((Math.max(seat.now(), days.value[0].getTime()) + 1) / 3_600_000) * 3_600_000;
+useKeys([
+  { key: 'ArrowLeft', shown: '← →', does: 'week before, next week', run: () => (weeks.value -= 1) },
+  { key: 'ArrowRight', does: 'next week', run: () => (weeks.value += 1), quiet: true },
+  { key: 't', does: 'this week', run: () => (weeks.value = 0) },
+  { key: 'a', does: 'book a lesson', run: () => book(nextHour()) },
+]);
+</script>
+
+<template>
+  <section class="sheet week">
+    <div class="head">
+      <h1 class="h2like" tabindex="-1">
+        {{ dayText(days[0].getTime(), zone) }} to {{ dayText(days[6].getTime(), zone) }}
+      </h1>
+      <div class="acts">
+        <BButton variant="outline-secondary" aria-label="Week before" @click="weeks -= 1">←</BButton>
+        <BButton variant="outline-secondary" :disabled="weeks === 0" @click="weeks = 0">This week</BButton>
+        <BButton variant="outline-secondary" aria-label="Next week" @click="weeks += 1">→</BButton>
+        <BButton class="pri" variant="dark" :disabled="!people.length" @click="book(nextHour())"
+          >Book a lesson</BButton
+        >
+      </div>
+    </div>
+    <p v-if="error" class="refusal" role="alert">
+      {{ sayError(error) }}
+      <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
+    </p>
+    <p v-else-if="isPending" class="empty" role="status">Reading the week…</p>
+    <p v-else-if="!data?.lessons.length" class="empty">No lesson is booked in this week.</p>
+    <div class="grid scroll" :style="{ '--hours': hours.length }">
+      <ol class="hours" aria-hidden="true">
+        <li v-for="hour in hours" :key="hour">{{ String(hour).padStart(2, '0') }}:00</li>
+      </ol>
+      <section v-for="i in 7" :key="i" class="day" :aria-label="dayText(days[i - 1].getTime(), zone)">
+        <h2 :class="{ today: isToday(i - 1) }">{{ dayText(days[i - 1].getTime(), zone) }}</h2>
+        <ol class="lessons">
+          <li
+            v-for="lesson in lessonsOf(i - 1)"
+            :key="lesson.id"
+            :style="laneOf(lesson, lessonsOf(i - 1), span, zone)"
+          >
+            <button type="button" :class="lesson.state" @click="change(lesson)">
+              <b :title="lesson.name">{{ lesson.name }}</b>
+              <small>{{
+                [timeText(lesson.startsAt, zone), `${lesson.minutes} min`, WORDS[lesson.state]]
+                  .filter(Boolean)
+                  .join(' · ')
+              }}</small>
+            </button>
+          </li>
+        </ol>
+        <p v-if="data && !lessonsOf(i - 1).length" class="none small">no lesson</p>
+      </section>
+    </div>
+    <BookDialog
+      v-model="booking"
+      :people="chosen ? [{ id: chosen.studentId, name: chosen.name }] : people"
+      :lesson="chosen ? { ...chosen, inSeries: true } : null"
+      :zone="zone"
+      :from="from"
+    />
+  </section>
+</template>
+
+<style scoped>
+.week {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.grid {
+  flex: 1;
+  min-height: 300px;
+  display: grid;
+  grid-template-columns: 52px repeat(7, minmax(0, 1fr));
+}
+.hours {
+  padding-top: 30px;
+}
+.hours li {
+  height: 84px;
+  font-family: var(--mono);
+  font-size: 12.5px;
+  color: var(--ink3);
+}
+.day {
+  border-left: 1px solid var(--line);
+  min-width: 0;
+}
+.day h2 {
+  height: 30px;
+  padding: 4px 6px;
+  font-size: 14px;
+  position: sticky;
+  top: 0;
+  background: var(--sheet);
+  z-index: 1;
+  white-space: nowrap;
+  overflow: hidden;
+}
+.day h2.today {
+  box-shadow: inset 0 -4px 0 var(--wingbar);
+}
+.lessons {
+  position: relative;
+  height: calc(var(--hours) * 84px);
+  background: repeating-linear-gradient(var(--line) 0 1px, transparent 1px 84px);
+}
+.lessons li {
+  position: absolute;
+  padding: 1px 2px;
+}
+.lessons button {
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  text-align: left;
+  display: block;
+  padding: 2px 6px;
+  border: 1px solid var(--crown);
+  border-radius: 3px;
+  background: var(--wash-crown);
+  color: var(--ink);
+  font-size: 14px;
+  line-height: 1.2;
+}
+.lessons b,
+.lessons small {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.lessons small {
+  font-size: 12.5px;
+  color: var(--ink2);
+}
+.lessons button:is(.written, .taught) {
+  background: var(--inset);
+  border-color: var(--line-strong);
+}
+.lessons button.cancelled {
+  background: var(--sheet);
+  border: 1px dashed var(--line-strong);
+  text-decoration: line-through;
+}
+.none {
+  display: none;
+}
+@media (max-width: 991px) {
+  .grid {
+    display: block;
+  }
+  .hours {
+    display: none;
+  }
+  .day {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+    padding: 4px 0 8px;
+  }
+  .day h2 {
+    position: static;
+  }
+  .lessons {
+    height: auto;
+    background: none;
+  }
+  .lessons li {
+    position: static;
+    padding: 2px 0;
+    width: 100% !important;
+    height: auto !important;
+  }
+  .lessons button {
+    min-height: 44px;
+    align-items: center;
+  }
+  .none {
+    display: block;
+    padding: 0 6px;
+  }
+}
+</style>
