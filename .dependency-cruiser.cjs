@@ -87,6 +87,24 @@ module.exports = {
       to: { path: '^packages/web/src/places/', pathNot: '^packages/web/src/places/$1/' },
     },
     {
+      name: 'words-below-all-screens',
+      severity: 'error',
+      from: { path: '^packages/web/src/words/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^packages/web/src/(?!words/)' },
+    },
+    {
+      name: 'furniture-below-places',
+      severity: 'error',
+      from: { path: '^packages/web/src/(furniture|session)/' },
+      to: { path: '^packages/web/src/places/' },
+    },
+    {
+      name: 'session-below-furniture',
+      severity: 'error',
+      from: { path: '^packages/web/src/session/' },
+      to: { path: '^packages/web/src/(furniture|instruments)/' },
+    },
+    {
       name: 'instruments-below-places',
       severity: 'error',
       from: { path: '^packages/web/src/instruments/' },

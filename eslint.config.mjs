@@ -25,6 +25,8 @@ export default ts.config(
       'prefer-const': 'error',
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
+      // A style belongs to its component; what several share stands in base.css.
+      'vue/enforce-style-attribute': ['error', { allow: ['scoped'] }],
     },
   },
   {

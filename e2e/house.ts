@@ -28,6 +28,14 @@ export const test = base.extend<{ sit: (name: string) => Promise<void> }, { worl
 
 export { expect } from '@playwright/test';
 
+/** To a place by the bar, unfolding it where it is folded. */
+export async function toPlace(page: Page, name: string): Promise<void> {
+  const menu = page.locator('.app-header .menu');
+  const link = page.getByRole('link', { name, exact: true });
+  if ((await menu.isVisible()) && (await menu.getAttribute('aria-expanded')) === 'false') await menu.click();
+  await link.click();
+}
+
 /** The estimate of a skill on the open student page, from the table of reviews and weeks. */
 export async function takesOnServer(page: Page, studentId: string): Promise<number> {
   return page.evaluate(

@@ -299,16 +299,3 @@ for (const theme of ['day', 'evening'] as const) {
     expect(findings).toEqual([]);
   });
 }
-
-test('at 200 % zoom no page scrolls sideways', async ({ page, sit }) => {
-  await page.setViewportSize({ width: 640, height: 400 });
-  await sit('Tamsin Brackwater');
-  for (const place of ['Board', 'Students', 'Plan', 'Shapes', 'Drills', 'Lesson', 'Write-up', 'Studio']) {
-    await page.getByRole('link', { name: place, exact: true }).click();
-    await page.waitForLoadState('networkidle');
-    const over = await page.evaluate(
-      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-    );
-    expect([place, over]).toEqual([place, 0]);
-  }
-});

@@ -41,9 +41,10 @@ async function add(another = false) {
     id = uuid();
     name.value = born.value = '';
     drafts.drop(KEY);
-    await client.invalidateQueries({ queryKey: ['board'] });
     bench.put(made.id, null);
+    // Before the Board is read anew: a first student takes the steps of the first day, and this form, off the screen.
     emit('added', made.id);
+    void client.invalidateQueries({ queryKey: ['board'] });
   } catch (problem) {
     asksTwice.value = problem instanceof Refused && problem.problem.code === 'student.twice';
     trouble.value = sayError(problem);

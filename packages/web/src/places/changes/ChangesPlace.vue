@@ -4,6 +4,7 @@ import type { PaperCard } from '@finch/core/paper';
 import { OBJECTIVES, type OtherWay, type PractiseStep } from '@finch/core/changes';
 import { changeLoop, type Recipe } from '@finch/core/drills';
 import { fretsText } from '@finch/core/grips';
+import { useMediaQuery } from '@vueuse/core';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -21,6 +22,7 @@ import { useTaught } from '../../session/taught';
 import { usePiecePlayer } from '../../workers/piece-player';
 import ChangeSide from './ChangeSide.vue';
 import PathAsk from './PathAsk.vue';
+import PathList from './PathList.vue';
 import { whereText } from './progression';
 import { readAsked, writeAsked } from './path-asked';
 import { usePath } from './use-path';
@@ -55,6 +57,7 @@ const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}
 const asking = ref(false);
 const millimetres = ref(false);
 const chords = computed(() => foundFor.value.chords);
+const narrow = useMediaQuery('(max-width: 779px)');
 const where = computed(() => chords.value.map(whereText));
 const wantedBpm = computed(() => chords.value.map(() => wanted.value));
 const gaps = computed(() => work.options.value.gapBeats ?? []);
@@ -302,8 +305,17 @@ useKeys([
         }}{{ gaveWay.length > 3 ? ` and ${gaveWay.length - 3} more` : '' }}.
       </p>
       <div class="board scroll" tabindex="0" aria-label="Path">
+        <PathList
+          v-if="path && path.steps.length && narrow"
+          :path="path"
+          :where="where"
+          :wanted-bpm="wantedBpm"
+          :picked="picked"
+          @pick="picked = $event"
+          @open="openShape"
+        />
         <PathBoard
-          v-if="path && path.steps.length"
+          v-else-if="path && path.steps.length"
           :path="path"
           :where="where"
           :wanted-bpm="wantedBpm"
@@ -475,7 +487,8 @@ useKeys([
   }
 }
 @media (pointer: coarse) {
-  .typed input {
+  .typed input,
+  .loop {
     min-height: 44px;
   }
 }

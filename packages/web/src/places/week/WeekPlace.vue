@@ -99,7 +99,7 @@ useKeys([
           >
             <button type="button" :class="lesson.state" @click="change(lesson)">
               <b :title="lesson.name">{{ lesson.name }}</b>
-              <small>{{
+              <small :title="WORDS[lesson.state]">{{
                 [timeText(lesson.startsAt, zone), `${lesson.minutes} min`, WORDS[lesson.state]]
                   .filter(Boolean)
                   .join(' · ')

@@ -65,7 +65,6 @@ const answered = ref(false);
 const asks = computed(() => !written.value && !answered.value && doneMinutes.value === 0);
 watch(id, () => (answered.value = false));
 const question = useTemplateRef<HTMLElement>('question');
-const noteBox = useTemplateRef<{ $el: HTMLElement }>('noteBox');
 async function keep() {
   if (doneMinutes.value === 0 && !written.value) {
     answered.value = false;
@@ -80,7 +79,7 @@ function heldAsPlanned() {
 }
 useKeys(
   [
-    { key: 'n', does: 'note', run: () => noteBox.value?.$el.focus() },
+    { key: 'n', does: 'note', run: () => document.getElementById('write-note')?.focus() },
     { key: 'Enter', does: 'keep write-up', run: () => void keep() },
     { key: 'b', does: 'to the Board', run: () => void router.push('/') },
   ],
@@ -150,7 +149,6 @@ useKeys(
         <label for="write-note"><h2>Note</h2></label>
         <BFormTextarea
           id="write-note"
-          ref="noteBox"
           :model-value="note"
           rows="8"
           maxlength="2000"
