@@ -87,7 +87,7 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
       );
       taking.onLogged(result, id);
       heldId.value = answer === null ? id : null;
-      said.value = `${result} logged`;
+      said.value = `Logged: ${result}.`;
     } catch (problem) {
       taking.onTrouble(problem);
     }

@@ -10,6 +10,7 @@ import {
 } from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
 import type { Form } from '@finch/core/shapes';
+import { neckFrames } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';
 import { BButton } from 'bootstrap-vue-next';
 import { useWindowSize } from '@vueuse/core';
@@ -19,7 +20,7 @@ import IconLeave from '~icons/bi/box-arrow-right';
 import FinchMark from '../../app/FinchMark.vue';
 import { useKeys } from '../../app/keys';
 import { holdSchool } from '../../words/school';
-import { chordText, formText, nameChord, say, sayError } from '../../words';
+import { chordText, formText, nameChord, plural, say, sayError } from '../../words';
 import { barsAround } from '../../instruments/bars-around';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import CountIn from '../../instruments/CountIn.vue';
@@ -77,7 +78,7 @@ const predicted = ref(0);
 const guess = ref('');
 const loopAt = ref(0);
 const trial = useTry({ drill, card, studentId }, seat);
-const { draft, ladder, feel, takesHere, said, trouble, stoppedHere, complete } = trial;
+const { draft, ladder, feel, takesHere, lastTake, said, trouble, stoppedHere, complete } = trial;
 const { patch, counted, countedBy, answer, cycle } = trial;
 watch(
   drill,
@@ -155,15 +156,23 @@ const toggle = async () => {
   if (player.playing.value) return player.stop();
   if (!drill.value || !instrument.value) return;
   trial.start();
+  await play();
+};
+async function play(from = 0) {
+  if (!drill.value || !instrument.value) return;
   const bpm = Math.min(300, Math.max(20, draft.value?.tempoBpm ?? drill.value.score.tempoBpm));
   await player.play(soundSchedule(drill.value.score, instrument.value, bpm), {
     instrument: instrument.value,
+    from,
   });
-};
-const faster = (by: number) => {
+}
+/** Another tempo; while it plays it goes on from the same beat. */
+async function faster(by: number) {
+  const was = draft.value?.tempoBpm ?? null;
   trial.faster(by);
-  player.stop();
-};
+  const bpm = draft.value?.tempoBpm ?? null;
+  if (player.playing.value && was && bpm) await play(((player.at.value ?? 0) * was) / bpm);
+}
 /** One round of the ladder, heard at its rung. */
 async function playRung(bpm: number) {
   if (player.playing.value) return player.stop();
@@ -177,13 +186,15 @@ const found = (now: Ladder) => {
 async function keep() {
   const came = await trial.keep();
   if (came === 'feel') document.querySelector<HTMLElement>('.feel button')?.focus();
-  if (came === 'kept') player.stop();
+  if (came !== 'kept') return;
+  player.stop();
+  playedCards.value = new Set([...playedCards.value, at.value]);
 }
 async function hurt(answered: Feel | null) {
   if (trial.hurt(answered)) await keep();
 }
 const go = (to: number) => {
-  at.value = Math.min(Math.max(0, to), Math.max(0, cards.value.length - 1));
+  at.value = Math.min(Math.max(0, to), cards.value.length);
   said.value = '';
   window.scrollTo({ top: 0 });
 };
@@ -204,15 +215,30 @@ useKeys([
     quiet: n > 1,
     run: () => cycle(n),
   })),
-  { key: '+', shown: '+ −', does: 'clean ones', run: () => countedBy(1) },
-  { key: '-', does: 'one fewer', run: () => countedBy(-1), quiet: true },
+  { key: '+', shown: '+ −', does: 'clean ones', run: () => isLoop.value && countedBy(1) },
+  { key: '-', does: 'one fewer', run: () => isLoop.value && countedBy(-1), quiet: true },
+  {
+    key: 'c',
+    does: 'all clean',
+    run: () => drill.value?.judged === 'strings' && trial.allClean(),
+    quiet: true,
+  },
+  {
+    key: 'Ctrl+z',
+    shown: 'Ctrl Z',
+    does: 'take the last one back',
+    run: () => void trial.takeBack(),
+    quiet: true,
+  },
   { key: 'f', does: 'feel', run: () => document.querySelector<HTMLElement>('.feel button')?.focus() },
   { key: 'Enter', does: 'keep take', run: () => void keep() },
   { key: 'j', does: 'next card', run: () => go(at.value + 1) },
   { key: 'k', does: 'card before', run: () => go(at.value - 1), quiet: true },
 ]);
+/** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
+const playedCards = ref<ReadonlySet<number>>(new Set());
 const minutesSoFar = computed(() =>
-  cards.value.slice(0, at.value).reduce((sum, one) => sum + one.minutes, 0),
+  cards.value.reduce((sum, one, i) => sum + (playedCards.value.has(i) ? one.minutes : 0), 0),
 );
 /** The line of bars that sounds, or the one turned to. */
 const beatShown = ref(0);
@@ -227,6 +253,13 @@ watch(
     if (player.playing.value && drill.value) beatShown.value = elapsed - drill.value.score.countInBeats;
   },
 );
+/** The note of a line on the neck, as it sounds or as the bars shown begin. */
+const line = computed(() => {
+  const now = drill.value;
+  if (!now || target.value || now.judged === 'calls') return null;
+  const frames = neckFrames(now.score);
+  return frames.findLast((one) => one.startBeat <= Math.max(0, beatShown.value)) ?? frames[0] ?? null;
+});
 const turn = (by: number) => {
   const now = around.value;
   if (now) beatShown.value = now.starts[Math.min(now.lines - 1, Math.max(0, now.line + by))];
@@ -260,6 +293,17 @@ const turn = (by: number) => {
           Your teacher clears you to play again after two days without pain.
         </p>
         <p>See a doctor or a hand therapist; this is no medical advice.</p>
+      </section>
+      <section v-else-if="cards.length && at >= cards.length" class="sheet end" tabindex="-1">
+        <h2 class="display big-title">That was the last card</h2>
+        <p>
+          {{ plural(playedCards.size, 'card') }} played, {{ minutesSoFar }} of {{ data.minutes }} minutes.
+          Takes are kept; your teacher sees them.
+        </p>
+        <div class="keep-acts">
+          <BButton variant="outline-secondary" @click="go(0)">From the first card again</BButton>
+          <BButton class="pri" variant="dark" @click="leave">Leave</BButton>
+        </div>
       </section>
       <p v-else-if="!card" class="sheet empty">
         Nothing set for today. Your teacher gives the next card in the lesson.
@@ -304,9 +348,20 @@ const turn = (by: number) => {
             :width="phone ? 560 : 1200"
             :height="phone ? 250 : 184"
           />
-          <p v-else class="plain-words">
-            {{ say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask) }}
-          </p>
+          <template v-else>
+            <p class="plain-words">
+              {{ say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask) }}
+            </p>
+            <NeckBoard
+              v-if="line"
+              :frets="line.frets"
+              :fingers="line.fingers"
+              :left-handed="data.instrument.leftHanded"
+              spoken="The neck as it is played"
+              :width="phone ? 560 : 1200"
+              :height="phone ? 250 : 184"
+            />
+          </template>
           <p v-if="guess" class="note" role="status">{{ guess }}</p>
           <HookTag v-for="hook in hooks" :key="hook.subject" :hook="hook" />
           <ChangeLedger v-if="change && !question" :moves="change.fingers" class="room-ledger" />
@@ -390,6 +445,7 @@ const turn = (by: number) => {
             :answers="draft.strings"
             :fingers="target?.fingers ?? []"
             @answer="answer"
+            @all-clean="trial.allClean()"
           />
           <NeckQuiz
             v-else-if="drill.judged === 'calls'"
@@ -447,30 +503,33 @@ const turn = (by: number) => {
           <FeelPicker :model-value="feel" @update:model-value="hurt" />
           <p class="small">Pain beyond the skin of a fingertip, or tingling: no more playing today.</p>
         </section>
-        <section class="sheet keep-sheet">
-          <div>
-            <p class="note" role="status">
-              {{
-                said ||
-                (takesHere
-                  ? `${takesHere} take${takesHere > 1 ? 's' : ''} kept`
-                  : isLoop && draft.done
-                    ? `${draft.clean} of ${draft.of} clean`
-                    : '')
-              }}
-            </p>
-            <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
-          </div>
-          <div class="keep-acts">
-            <BButton v-if="at + 1 < cards.length" variant="outline-secondary" @click="go(at + 1)"
-              >Next card</BButton
-            ><BButton class="pri" variant="dark" :aria-disabled="!complete" @click="keep"
-              >Keep this take</BButton
-            >
-          </div>
-        </section>
       </template>
     </div>
+    <section v-if="card && drill && draft && !stopped" class="keep-sheet">
+      <div class="kept">
+        <p class="note" role="status">
+          {{
+            said ||
+            (takesHere
+              ? `${takesHere} take${takesHere > 1 ? 's' : ''} kept`
+              : isLoop && draft.done
+                ? `${draft.clean} of ${draft.of} clean`
+                : '')
+          }}
+        </p>
+        <BButton v-if="lastTake" variant="link" size="sm" @click="trial.takeBack()"
+          >Take the last one back</BButton
+        >
+        <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+      </div>
+      <div class="keep-acts">
+        <BButton variant="outline-secondary" @click="go(at + 1)">{{
+          at + 1 < cards.length ? 'Next card' : 'Done for today'
+        }}</BButton><BButton class="pri" variant="dark" :aria-disabled="!complete" @click="keep"
+          >Keep this take</BButton
+        >
+      </div>
+    </section>
   </div>
 </template>
 
@@ -554,8 +613,8 @@ const turn = (by: number) => {
   left: 14px;
   bottom: 4px;
 }
-/* Room for turning the bars. */
-.tab-sheet.lined {
+/* Room for the staff, and for turning the bars. */
+.tab-sheet {
   padding-bottom: 36px;
 }
 .lines {
@@ -581,19 +640,33 @@ const turn = (by: number) => {
 }
 .answer-sheet {
   grid-column: 1;
-  grid-row: 3 / 5;
+  grid-row: 3 / 4;
 }
 .feel-sheet {
   grid-column: 2;
   grid-row: 3;
 }
 .keep-sheet {
-  grid-column: 2;
-  grid-row: 4;
   display: flex;
   justify-content: space-between;
   gap: 10px;
   align-items: center;
+  padding: 8px 16px;
+  background: var(--sheet);
+  border-top: 1px solid var(--line-strong);
+}
+.kept {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  min-width: 0;
+}
+.end {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  grid-column: 1 / -1;
 }
 .bpm {
   text-align: center;
@@ -632,7 +705,7 @@ const turn = (by: number) => {
   }
   .room-body {
     grid-template-columns: minmax(0, 1fr);
-    padding: 6px 6px 84px;
+    padding: 6px;
     gap: 6px;
   }
   .room-body > * {
@@ -643,12 +716,10 @@ const turn = (by: number) => {
     font-size: 28px;
   }
   .keep-sheet {
-    position: fixed;
-    left: 0;
-    right: 0;
-    bottom: 26px;
-    border-top: 1px solid var(--line-strong);
+    position: sticky;
+    bottom: 0;
     z-index: 5;
+    padding: 8px;
   }
   .keep-acts {
     flex: none;

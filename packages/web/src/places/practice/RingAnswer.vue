@@ -2,6 +2,7 @@
 /** A ring check answered string by string, with what to check first when one is not right. */
 import { checkFirst, type Drill, type StringAnswer } from '@finch/core/drills';
 import type { FingerLabel } from '@finch/core/grips';
+import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { say } from '../../words';
 import StringRow from './StringRow.vue';
@@ -12,7 +13,7 @@ const props = defineProps<{
   answers: readonly (StringAnswer | null)[];
   fingers: readonly FingerLabel[];
 }>();
-const emit = defineEmits<{ answer: [stringIndex: number, value: StringAnswer | null] }>();
+const emit = defineEmits<{ answer: [stringIndex: number, value: StringAnswer | null]; allClean: [] }>();
 const silent = (s: number) => props.drill.steps[s]?.ask.code === 'ask.silent';
 const fault = computed(() => {
   const s = props.answers.findIndex((answer) => answer === 'buzz' || answer === 'dead');
@@ -35,6 +36,13 @@ const fault = computed(() => {
   <div class="spread">
     <h2>Take {{ take }}: how did each string ring?</h2>
     <span class="small">pluck one by one, slowly</span>
+    <BButton
+      v-if="answers.some((answer) => answer === null)"
+      size="sm"
+      variant="outline-secondary"
+      @click="emit('allClean')"
+      >All clean</BButton
+    >
   </div>
   <StringRow
     v-for="(answer, s) in answers"

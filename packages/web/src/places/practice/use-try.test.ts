@@ -22,12 +22,18 @@ const ring = must(makeDrill(ringCheck(D), context));
 
 function sitting(drill: Drill | null, keep?: () => Promise<void>) {
   const kept: { take: Take; label: string }[] = [];
+  const back: string[] = [];
   let clock = Date.UTC(2026, 5, 9, 15);
   const seat = {
     now: () => clock,
     keep: async (_: string, body: { take: Take }, label: string) => {
       await keep?.();
       kept.push({ take: body.take, label });
+      return `take ${kept.length}`;
+    },
+    takeBack: async (_: string, id: string, label: string) => {
+      await keep?.();
+      back.push(`${id}, ${label}`);
     },
   };
   const trial = useTry(
@@ -35,7 +41,7 @@ function sitting(drill: Drill | null, keep?: () => Promise<void>) {
     seat,
   );
   trial.begin(drill);
-  return { trial, kept, wait: (seconds: number) => (clock += seconds * 1000) };
+  return { trial, kept, back, wait: (seconds: number) => (clock += seconds * 1000) };
 }
 
 test('a take is kept with how long it took, and another begins at the same tempo', async () => {
@@ -122,4 +128,32 @@ test('tense is noted and stops nothing; another tempo leaves the ladder', () => 
   expect([trial.ladder.value, trial.draft.value?.tempoBpm]).toEqual([null, 58]);
   for (let i = 0; i < 90; i++) trial.faster(2);
   expect(trial.draft.value?.tempoBpm).toBe(208);
+});
+
+test('the last take is taken back once, and no longer counts here', async () => {
+  const { trial, back } = sitting(ring);
+  trial.allClean();
+  expect(await trial.keep()).toBe('kept');
+  expect(trial.takesHere.value).toBe(1);
+  await trial.takeBack();
+  await trial.takeBack();
+  expect(back).toEqual(['take 1, A → D: taken back']);
+  expect(trial.takesHere.value).toBe(0);
+});
+
+test('one press answers every string that was not answered, and leaves what was', () => {
+  const { trial } = sitting(ring);
+  trial.answer(3, 'buzz');
+  trial.allClean();
+  expect(trial.draft.value?.strings).toEqual(['clean', 'clean', 'clean', 'buzz', 'clean', 'clean']);
+  expect(trial.complete.value).toBe(true);
+});
+
+test('a take with pain is not taken back: what was reported stays', async () => {
+  const { trial, back } = sitting(ring);
+  trial.allClean();
+  trial.hurt({ hand: 'pain', where: 'wrist', side: 'left' });
+  expect(await trial.keep()).toBe('kept');
+  await trial.takeBack();
+  expect(back).toEqual([]);
 });

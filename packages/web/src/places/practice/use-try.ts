@@ -10,7 +10,8 @@ interface Card {
 /** Who sits here: the clock of the house, and where takes go. */
 interface Keeper {
   readonly now: () => number;
-  readonly keep: (studentId: string, body: KeptAttempt, label: string) => Promise<unknown>;
+  readonly keep: (studentId: string, body: KeptAttempt, label: string) => Promise<string>;
+  readonly takeBack: (studentId: string, takeId: string, label: string) => Promise<void>;
 }
 interface KeptAttempt {
   readonly kind: 'attempt';
@@ -35,6 +36,7 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
   /** ms since 1970 of the first sound or call; null before. */
   const started = ref<number | null>(null);
   const takesHere = ref(0);
+  const lastTake = ref<{ readonly id: string; readonly label: string } | null>(null);
   const said = ref('');
   const trouble = ref('');
   const stoppedHere = ref<Feel | null>(null);
@@ -49,6 +51,7 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     feel.value = null;
     started.value = null;
     takesHere.value = 0;
+    lastTake.value = null;
   }
   const start = () => (started.value ??= seat.now());
   const patch = (more: Partial<Draft>) => {
@@ -71,6 +74,10 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
   };
   const answer = (s: number, value: Draft['strings'][number]) => {
     if (draft.value) patch({ strings: draft.value.strings.map((one, i) => (i === s ? value : one)) });
+  };
+  /** Every string not answered yet rang as it should. */
+  const allClean = () => {
+    if (draft.value) patch({ strings: draft.value.strings.map((one) => one ?? 'clean') });
   };
   /** The next answer of a string by its number. */
   function cycle(string: number): void {
@@ -111,8 +118,9 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
       durationSeconds: Math.min(LONGEST_SECONDS, Math.max(1, Math.round((seat.now() - begun) / 1000))),
     });
     trouble.value = '';
+    let id: string;
     try {
-      await seat.keep(
+      id = await seat.keep(
         studentId.value,
         { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
         `${card.value.title}: ${take.result}`,
@@ -122,6 +130,8 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
       return 'failed';
     }
     takesHere.value += 1;
+    // Pain that was reported stays reported.
+    lastTake.value = endsPlaying(take.feel) ? null : { id, label: `${card.value.title}: taken back` };
     said.value = `Kept: ${take.result}.`;
     if (endsPlaying(take.feel)) stoppedHere.value = take.feel;
     draft.value = { ...emptyDraft(made), tempoBpm: draft.value.tempoBpm };
@@ -130,7 +140,24 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     started.value = null;
     return 'kept';
   }
+  /** The last take was a slip: it does not count. */
+  async function takeBack(): Promise<void> {
+    const last = lastTake.value;
+    if (!last || !studentId.value) return;
+    lastTake.value = null;
+    try {
+      await seat.takeBack(studentId.value, last.id, last.label);
+      takesHere.value = Math.max(0, takesHere.value - 1);
+      said.value = 'Taken back: that take does not count.';
+    } catch (problem) {
+      lastTake.value = last;
+      trouble.value = `Not taken back: ${(problem as Error).message}. Try again.`;
+    }
+  }
   return {
+    lastTake,
+    takeBack,
+    allClean,
     draft,
     ladder,
     feel,
