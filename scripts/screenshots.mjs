@@ -41,6 +41,11 @@ async function main() {
     }
     return page;
   };
+  /** As a person goes: by the bar, never by an address. */
+  const to = async (page, place) => {
+    await page.getByRole('link', { name: place, exact: true }).click();
+    await page.waitForLoadState('networkidle');
+  };
   const shoot = async (page, name) => {
     await page.evaluate(() => document.fonts.ready);
     await page.evaluate(() => document.activeElement?.blur?.());
@@ -58,12 +63,17 @@ async function main() {
     await teacher.locator('.heat-table tbody tr').first().waitFor();
     if (wanted('board')) await shoot(teacher, 'board');
     if (wanted('students')) {
-      await teacher.getByRole('link', { name: 'Students', exact: true }).click();
+      await to(teacher, 'Students');
       await teacher.locator('.people tbody tr').first().waitFor();
       await shoot(teacher, 'students');
-      await teacher.getByRole('link', { name: 'Board', exact: true }).click();
-      await teacher.locator('.heat-table tbody tr').first().waitFor();
     }
+    if (wanted('week')) {
+      await to(teacher, 'Week');
+      await teacher.locator('.lessons li').first().waitFor();
+      await shoot(teacher, 'week');
+    }
+    await to(teacher, 'Board');
+    await teacher.locator('.heat-table tbody tr').first().waitFor();
     await teacher.locator('.lessons').getByRole('button', { name: 'Junia Ardlesey' }).click();
     await teacher.locator('.col-plan ol li').first().waitFor();
     if (wanted('student')) await shoot(teacher, 'student');
@@ -71,7 +81,9 @@ async function main() {
     await teacher.locator('.blocks .block').first().waitFor();
     await teacher.locator('.block').nth(2).click();
     if (wanted('plan')) await shoot(teacher, 'plan');
-    await teacher.goto('/shapes?chord=Bbm7');
+    await to(teacher, 'Shapes');
+    await teacher.getByLabel('Chord', { exact: true }).fill('Bbm7');
+    await teacher.locator('.cards[data-chord="Bbm7"]').waitFor();
     await teacher.locator('.cards .card-row button').nth(5).waitFor();
     await teacher
       .locator('.stand-ins li')
@@ -88,12 +100,12 @@ async function main() {
       await teacher.keyboard.press('Escape');
     }
     if (wanted('changes')) {
-      await teacher.goto('/changes');
+      await to(teacher, 'Changes');
       await teacher.locator('.ways li').first().waitFor();
       await shoot(teacher, 'changes');
     }
     if (wanted('pieces')) {
-      await teacher.goto('/pieces');
+      await to(teacher, 'Pieces');
       await teacher.locator('.repertoire button', { hasText: 'Thunder Sheet Reel' }).click();
       await teacher.locator('.parts li').first().waitFor({ timeout: 60_000 });
       await teacher.locator('.heavy li').first().waitFor();
@@ -101,9 +113,13 @@ async function main() {
       await shoot(teacher, 'pieces');
     }
     const drillsShown = async (page, family) => {
-      await page.goto(`/drills?family=${encodeURIComponent(family)}&chord=G&frets=355433`);
+      await to(page, 'Drills');
+      await page.locator('.families').getByRole('button', { name: family }).click();
+      const root = page.getByLabel('Root', { exact: true });
+      if (await root.count()) await root.selectOption({ label: 'G' });
       await page.locator('.staff-drawing svg').first().waitFor();
       await page.locator('.rekey li').first().waitFor();
+      await page.waitForTimeout(300);
     };
     if (wanted('drills')) {
       await drillsShown(teacher, 'five forms');
@@ -117,7 +133,7 @@ async function main() {
       await shoot(teacher, 'quiz');
     }
     if (wanted('studio')) {
-      await teacher.goto('/studio');
+      await to(teacher, 'Studio');
       await teacher.locator('.schools tbody tr').first().waitFor();
       await shoot(teacher, 'studio');
     }
@@ -127,15 +143,18 @@ async function main() {
       await drillsShown(evening, 'strum reading');
       await shoot(evening, 'drills-evening');
     }
-    await teacher.goto('/');
+    await to(teacher, 'Board');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();
     await teacher.locator('.lesson .line').waitFor();
-    const heading = () => teacher.locator('.lesson h1').textContent();
+    const heading = () => teacher.locator('.lesson .line').getAttribute('aria-label');
     const onward = async () => {
       const now = await heading();
       await teacher.clock.fastForward(200_000);
       await teacher.keyboard.press('ArrowRight');
-      await teacher.waitForFunction((was) => document.querySelector('.lesson h1')?.textContent !== was, now);
+      await teacher.waitForFunction(
+        (was) => document.querySelector('.lesson .line')?.getAttribute('aria-label') !== was,
+        now,
+      );
       await teacher.waitForLoadState('networkidle');
     };
     const logs = async (...keys) => {
@@ -155,11 +174,6 @@ async function main() {
     }
     await teacher.locator('.write tbody tr').first().waitFor();
     if (wanted('write-up')) await shoot(teacher, 'write-up');
-    if (wanted('board-evening')) {
-      const evening = await session(world, { who: 'Tamsin', dark: true });
-      await evening.locator('.heat-table tbody tr').first().waitFor();
-      await shoot(evening, 'board-evening');
-    }
     if (wanted('practice')) {
       const room = await session(world, { who: 'Junia' });
       await room.locator('.neck-sheet').waitFor();

@@ -30,7 +30,7 @@ export const birthDaySchema = v.pipe(
 export const zoneSchema = v.pipe(
   v.string('a time zone as text'),
   v.maxLength(64, 'a time zone name'),
-  v.check(isZone, 'an IANA time zone such as Europe/Vienna'),
+  v.check(isZone, 'a region and its city, such as Europe/Vienna'),
 );
 
 function isZone(name: string): boolean {

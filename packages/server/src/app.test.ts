@@ -107,6 +107,13 @@ describe('sitting down', () => {
   });
 });
 
+test('what is long travels compressed', async () => {
+  const teacher = await world.sit(world.here.teacherId);
+  const answer = await teacher.get('/api/board').set('Accept-Encoding', 'gzip').expect(200);
+  expect(answer.headers['content-encoding']).toBe('gzip');
+  expect(answer.body.students.length).toBeGreaterThan(0);
+});
+
 describe('roles', () => {
   test.each([
     ['teacherId', 200, 200, 200],

@@ -2,6 +2,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { routes } from '@finch/contract';
+import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
 import express, { type Express } from 'express';
 import session from 'express-session';
@@ -104,6 +105,7 @@ export function makeApp(parts: AppParts): App {
     }),
   );
   app.use(guard);
+  app.use(compression());
 
   const api = express.Router();
   api.use(express.json({ limit: '1mb' }));

@@ -67,3 +67,4 @@ export { changeIn, gradeIn } from './in-context';
 export { rekey, rootOf } from './rekey';
 export { drillTitle } from './title';
 export { gripItem } from './grip-item';
+export { forHand, heldGrip, rekeyForHand } from './held-grips';

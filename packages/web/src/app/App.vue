@@ -15,6 +15,7 @@ import BenchStrip from './BenchStrip.vue';
 import KeyStrip from './KeyStrip.vue';
 import KeysDialog from './KeysDialog.vue';
 import NoticeBar from './NoticeBar.vue';
+import PrintHead from './PrintHead.vue';
 import { listenToKeys, useKeys } from './keys';
 
 const seat = useSeat();
@@ -49,6 +50,7 @@ const showStrip = computed(() => WITH_BENCH.includes(String(route.name)));
 /** The window is called by its place and by whoever is on the bench there. */
 const { data: onBench } = useStudent(() => (seat.teaches ? bench.studentId : null));
 const PERSONAL = ['student', 'plan', 'lesson', 'shapes', 'changes', 'drills', 'write-up'];
+const personal = computed(() => PERSONAL.includes(String(route.name)));
 watch(
   [() => route.name, () => onBench.value?.name],
   ([name, student]) => {
@@ -86,6 +88,12 @@ async function standUp() {
 
 <template>
   <div class="house" :class="{ bare }">
+    <PrintHead
+      :title="route.meta.title ?? ''"
+      :name="personal ? (onBench?.name ?? '') : ''"
+      :day="dayText(clock, seat.studio?.timeZone ?? 'UTC')"
+      :studio="seat.studio?.name ?? ''"
+    />
     <a class="skip" href="#place" @click.prevent="place?.focus()">Skip to the place</a>
     <AppHeader
       v-if="!bare"
@@ -186,6 +194,16 @@ async function standUp() {
   .bench-strip,
   .skip {
     display: none !important;
+  }
+  .house,
+  .place,
+  .place > :deep(*) {
+    display: block;
+    height: auto;
+    padding: 0;
+  }
+  .refusals {
+    display: none;
   }
 }
 </style>

@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { ref, useTemplateRef, watch } from 'vue';
+import { readAnew } from '../session/queries';
 import { call, Refused } from '../session/api';
 import { useBench } from '../session/bench';
 import { useDrafts } from '../session/drafts';
@@ -44,7 +45,7 @@ async function add(another = false) {
     bench.put(made.id, null);
     // Before the Board is read anew: a first student takes the steps of the first day, and this form, off the screen.
     emit('added', made.id);
-    void client.invalidateQueries({ queryKey: ['board'] });
+    void readAnew(client, 'board');
   } catch (problem) {
     asksTwice.value = problem instanceof Refused && problem.problem.code === 'student.twice';
     trouble.value = sayError(problem);

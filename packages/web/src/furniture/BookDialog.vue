@@ -8,6 +8,7 @@ import { computed, ref, watch } from 'vue';
 import { call } from '../session/api';
 import { clockTime, instantOf, readTime } from '../session/clock-times';
 import { useNotices } from '../session/notices';
+import { readAnew } from '../session/queries';
 import { sayError, whenText } from '../words';
 
 interface Person {
@@ -67,8 +68,7 @@ async function attempt(work: () => Promise<void>) {
   trouble.value = '';
   try {
     await work();
-    for (const key of ['board', 'student', 'lessons', 'lesson'])
-      void client.invalidateQueries({ queryKey: [key] });
+    void readAnew(client, 'board', 'student', 'lessons', 'lesson');
     open.value = false;
   } catch (problem) {
     trouble.value = sayError(problem);

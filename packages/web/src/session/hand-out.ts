@@ -12,6 +12,7 @@ import { v7 as uuid } from 'uuid';
 import { readonly, ref } from 'vue';
 import { inPlainSchool } from '../words/school';
 import { plural, say, sayError } from '../words';
+import { readAnew } from './queries';
 import { call } from './api';
 import { useBench } from './bench';
 import { planDraft, useDrafts, type PlanDraft } from './drafts';
@@ -77,7 +78,7 @@ export function useHandOut() {
   }
   function show(lesson: LessonBody) {
     client.setQueryData(['lesson', lesson.id], lesson);
-    for (const key of ['board', 'student']) void client.invalidateQueries({ queryKey: [key] });
+    void readAnew(client, 'board', 'student');
   }
   /** The lesson on the bench while it is still ahead or under way, else the student's next, else one booked for now. */
   async function lessonFor(studentId: string) {
@@ -193,7 +194,7 @@ export function useHandOut() {
         params: { studentId },
         body: { id: uuid(), recipe, skillId, title: inPlainSchool(() => say(title)).slice(0, MOST_TITLE) },
       });
-      void client.invalidateQueries({ queryKey: ['student'] });
+      void readAnew(client, 'student');
       notices.tell(`${say(title)} goes home.`);
     });
 

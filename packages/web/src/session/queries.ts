@@ -1,6 +1,6 @@
 /** Server state by TanStack Query: one key for each thing read, read anew when takes arrived. */
 import { routes } from '@finch/contract';
-import { useQuery } from '@tanstack/vue-query';
+import { useQuery, type QueryClient } from '@tanstack/vue-query';
 import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { call } from './api';
 import { useSeat } from './seat';
@@ -63,4 +63,17 @@ export function usePractice(studentId: MaybeRefOrGetter<string | null>) {
     queryFn: () => call(routes.practice, { params: { studentId: toValue(studentId) ?? '' } }),
     enabled: computed(() => toValue(studentId) !== null),
   });
+}
+
+/**
+ * Reads anew what a write has changed. An answer still on its way was asked for before the write and would be taken for
+ * fresh (a first read is not cancelled by invalidating it), so it is let go first.
+ */
+export async function readAnew(client: QueryClient, ...keys: readonly string[]): Promise<void> {
+  await Promise.all(
+    keys.map(async (key) => {
+      await client.cancelQueries({ queryKey: [key] });
+      await client.invalidateQueries({ queryKey: [key] });
+    }),
+  );
 }

@@ -8,6 +8,7 @@ import { DRILL_WORDS } from './drill-words';
 import { chordText, degreeText, fretsMoved, plural } from './names';
 
 export * from './names';
+export * from './problems';
 export * from './spoken';
 export * from './when';
 
@@ -213,117 +214,6 @@ export function say(reason: Reason): string {
 }
 
 export const knowsWord = (code: string): boolean => code in WORDS;
-
-const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>> = {
-  'chord.empty': () => 'Type a chord: C, Bbm7, F#m7b5, C/E.',
-  'chord.too-long': () => 'That is too long for a chord. Type one symbol, like Bbm7.',
-  'chord.root': (_, detail) => `A chord begins with a letter from A to G. ${chordText(detail)}?`,
-  'chord.quality': (at, detail) => `Not read from character ${Number(at) + 1} on. ${chordText(detail)}?`,
-  'chord.bass': (_, detail) => `After the slash comes one note. ${chordText(detail)}?`,
-  'numeral.degree': (_, detail) => `A numeral runs from i to vii: ${detail} in A♭.`,
-  'key.tonic': (_, detail) => `A key begins with a note: ${detail}.`,
-  'key.mode': (_, detail) => `Major keys are read here so far: ${chordText(detail)}.`,
-  'key.signature': (_, detail) => `That key has more than seven signs. ${chordText(detail)}?`,
-  'name.few': (_, detail) => `That is one note. A chord has ${detail}.`,
-  'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
-  'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
-  'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
-  'hand.reach': (_, detail) => `A reach is ${detail}. Measure it once more, or leave the field empty.`,
-  'instrument.scale': (_, detail) => `A scale length is ${detail}, nut to saddle.`,
-  'instrument.capo': (_, detail) => `A capo stands at ${detail}.`,
-  'instrument.frets': (_, detail) => `A neck here has ${detail}.`,
-  'instrument.gauge': (_, detail) => `Strings: ${detail}; it is printed on the packet, in inches times 25.4.`,
-  'instrument.action': (_, detail) => `Action: ${detail}, under the thickest string.`,
-  'tuning.empty': (_, detail) => `Type a tuning by name or by its notes: ${detail}, drop D, DADGAD.`,
-  'tuning.note': (at, detail) =>
-    `The tuning is not read from character ${Number(at) + 1} on. Like this: ${detail}.`,
-  'tuning.strings': (at, detail) => `That is ${plural(Number(at), 'string')}; a guitar here has ${detail}.`,
-  'tuning.range': (at, detail) => `The ${Number(at) + 1}. note lies outside ${detail}.`,
-  'drill.keyless': (_, detail) => `This drill has no key to change: take ${detail}.`,
-  'drill.open-strings': (_, detail) => `Open strings do not move along the neck: take ${detail}.`,
-  'drill.past-neck': (_, detail) => `There the grips leave the neck: take ${detail}.`,
-  'drill.string': (_, detail) => `That string is not there: take ${detail}.`,
-  'drill.fret': (_, detail) => `The frets asked run from ${detail} here.`,
-  'drill.position': (_, detail) => `A position here lies at ${detail}.`,
-  'drill.range': (_, detail) => `No notes to read there: take ${detail}.`,
-  'drill.seconds': (_, detail) => `A call takes ${detail}.`,
-  'drill.count': (_, detail) => `A drill asks ${detail} calls.`,
-  'drill.reach': (at, detail) => `At ${at} this hand holds no such grip inside its limit: take ${detail}.`,
-  'drill.answers': (_, detail) => `Ask for ${detail}.`,
-  'drill.target': (_, detail) => `That is no quality: take ${detail}.`,
-  'drill.formula': (_, detail) => `None of these is reached from this grip: take ${detail}.`,
-  'drill.root': (_, detail) => `A root is ${detail}.`,
-  'drill.ladder': (_, detail) => `No ladder of single moves starts there: take ${detail}.`,
-  'drill.forms': (at, detail) => `The forms of ${chordText(at)} are not found here: they need ${detail}.`,
-  'drill.triads': (at, detail) => `${chordText(at)} is not held on these strings: take ${detail}.`,
-  'drill.set': (_, detail) => `A close triad lies on ${detail}.`,
-  'drill.numeral': (at, detail) => `${at} is no triad: take ${detail}.`,
-  'drill.quality': (_, detail) => `Take ${detail}.`,
-  'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
-  'rule.held': (_, detail) =>
-    `Too few of the chords held lie in this key. It could use ${chordText(detail)}; the first of them it needs.`,
-  'drill.piece': (_, detail) => `This change has no such piece: take ${detail}.`,
-  'drill.walk': (_, detail) => `A bass walk needs ${detail}.`,
-  'drill.walk-key': (_, detail) => `The walk does not go through this key: take ${detail}.`,
-  'drill.walk-grips': (_, detail) => `Some bass of the walk has no grip for this hand: take ${detail}.`,
-  'drill.level': (_, detail) => `Take ${detail}.`,
-  'drill.picking': (_, detail) => `Nothing would be plucked: take ${detail}.`,
-  'drill.plectrum': (_, detail) => `A plectrum cannot pluck two strings at once: take ${detail}.`,
-  'drill.section': (at, detail) => `These bars cannot be read (${at}): they need ${detail}.`,
-  'drill.section-grips': (_, detail) => `These bars need grips: ${detail}.`,
-  'drill.melody': (_, detail) => `No melody stands there: take ${detail}.`,
-  'drill.melody-range': (_, detail) => `The melody leaves this neck: take ${detail}.`,
-  'pattern.step': (_, detail) => `A step of the pattern is ${detail}.`,
-  'pattern.length': (_, detail) => `The pattern needs ${detail}.`,
-  'pattern.beats': (_, detail) => `The pattern needs ${detail}.`,
-  'pattern.per-beat': (_, detail) => `A pattern has ${detail}.`,
-  'drill.easiest': (_, detail) => `Nothing easier: ${detail}.`,
-  'drill.hardest': (_, detail) => `Nothing harder: ${detail}.`,
-  'scale.tonic': (_, detail) => `A key begins with a note: ${chordText(detail)}.`,
-  'scale.kind': (_, detail) => `No scale of that name. ${chordText(detail)}?`,
-  'limits.grip': (_, detail) => `The effort limit of one grip: ${detail}.`,
-  'limits.barre': (_, detail) => `Barre minutes in thirty: ${detail}.`,
-  'plan.minutes': (_, detail) => `A lesson has ${detail}.`,
-  'plan.locked': () => 'The locked blocks are longer than the lesson. Unlock one or make it shorter.',
-  'plan.full': (_, detail) => `A plan holds ${detail}.`,
-  'lesson.written': () => 'That lesson is written up. Book the next one, or open the write-up again.',
-  'lesson.begun': () => 'That lesson has begun or is over; only one that is ahead can be moved or cancelled.',
-  'student.twice': (_, detail) => `${detail} is here already. Is this another person of that name?`,
-  'student.same': () => 'That is the same student. Pick somebody else as the double.',
-  'erase.name': (_, detail) => `Not erased: type the name exactly, ${detail}.`,
-  'born.age': (_, detail) => `Not kept: a birthday is ${detail.replace('a birthday ', '')}. Check the year.`,
-  'lesson.cancelled': () => 'That lesson was cancelled. Bring it back on the student’s page first.',
-  'write-up.empty': () =>
-    'Nothing was timed in this lesson. Write the minutes in, or say that nothing was taught.',
-  'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',
-  'right.missing': () => 'Your seat does not allow this. Sit down as a teacher.',
-  'server.database': () => 'The database does not answer. Try again in a moment.',
-  'server.away': () => 'The server did not answer. What you have here is kept. Try again.',
-  'server.crash': (_, detail) => `Something broke on the server. ${detail}`,
-  'not-found': () => 'That is not in this studio any more.',
-  'take.student': () => 'This take belongs to a student you may not log for.',
-  'take.ahead': () => 'This take lies in the future; check the clock of this device.',
-  'take.heard': () => 'Only a teacher can log a take as heard.',
-};
-
-/** A refusal in words with a next step. */
-export function sayProblem(problem: {
-  readonly code: string;
-  readonly at: string;
-  readonly detail: string;
-}): string {
-  return (
-    PROBLEMS[problem.code]?.(problem.at, problem.detail) ??
-    `Not taken: ${problem.at} wants ${problem.detail}.`
-  );
-}
-
-/** What went wrong with a request, with what to do next. */
-export function sayError(error: unknown): string {
-  const problem = (error as { problem?: { code: string; at: string; detail: string } }).problem;
-  if (problem) return sayProblem(problem);
-  return `Something went wrong in this window: ${error instanceof Error ? error.message : String(error)}. Load the page again; what was kept stays.`;
-}
 
 export const BLOCK_WORDS: Readonly<Record<string, string>> = {
   'warm up': 'Warm up',

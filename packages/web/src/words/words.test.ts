@@ -5,10 +5,19 @@ import { averageHand, makeHand, standardGuitar } from '@finch/core/fretboard';
 import { EFFORT_PARTS, gradeGrip } from '@finch/core/effort';
 import { parseFrets } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
-import { chordText, degreeText, knowsWord, say, sayError, sayProblem, spokenChord } from './index';
+import {
+  chordText,
+  degreeText,
+  knowsProblem,
+  knowsWord,
+  say,
+  sayError,
+  sayProblem,
+  spokenChord,
+} from './index';
 
-/** Every code of a kind that the core can make, read from its sources. */
-function codesInCore(pattern: RegExp): Set<string> {
+/** Every code of a kind that a part of the house can make, read from its sources. */
+function codesIn(part: string, pattern: RegExp): Set<string> {
   const found = new Set<string>();
   const walk = (folder: string) => {
     for (const name of readdirSync(folder)) {
@@ -18,18 +27,35 @@ function codesInCore(pattern: RegExp): Set<string> {
         for (const match of readFileSync(path, 'utf8').matchAll(pattern)) found.add(match[1]);
     }
   };
-  walk(join(__dirname, '../../../core/src'));
+  walk(join(__dirname, '../../..', part, 'src'));
   return found;
 }
 
 test('every reason the core can give has words', () => {
-  const codes = codesInCore(/'((?:because|left|title|question|ask|check|move|sheet)\.[a-z0-9-]+)'/g);
+  const codes = codesIn('core', /'((?:because|left|title|question|ask|check|move|sheet)\.[a-z0-9-]+)'/g);
   expect(codes.size).toBeGreaterThan(60);
   expect(
     [...codes, ...EFFORT_PARTS.map((part) => `effort.${part}`), 'effort.none'].filter(
       (code) => !knowsWord(code),
     ),
   ).toEqual([]);
+});
+
+test('every problem that core, contract and server can answer has words', () => {
+  const made = /(?:fail\(|new Refusal\(|\bcode: )\s*'([a-z][a-z0-9-]*(?:\.[a-z0-9-]+)*)'/g;
+  const codes = ['core', 'contract', 'server'].flatMap((part) => [...codesIn(part, made)]);
+  expect(codes.length).toBeGreaterThan(120);
+  // Reasons are codes too, worded elsewhere; faults of a chart have words and a place of their own.
+  const reason = /^(because|left|title|question|ask|check|move|sheet|name|effort|chart|practise|import)\./;
+  const silent = [...new Set(codes)].filter((code) => !reason.test(code) && !knowsProblem(code));
+  expect(silent).toEqual([]);
+});
+
+test('a field that a request got wrong is called as on screen', () => {
+  const said = (at: string) => sayProblem({ code: 'request.body', at, detail: 'a name' });
+  expect(said('name')).toBe('The name: a name.');
+  expect(said('plan.blocks.3.minutes')).toBe('The minutes: a name.');
+  expect(said('something.else')).toBe('Not taken: a name.');
 });
 
 test('the parts of a grip are said with their numbers', () => {
@@ -71,7 +97,7 @@ test('a refusal names the thing and the next step', () => {
   );
   expect(sayProblem({ code: 'chord.german-h', at: '0', detail: 'B7' })).toContain('Read it as B7');
   expect(sayProblem({ code: 'unheard.of', at: 'minutes', detail: '10 to 180 minutes' })).toBe(
-    'Not taken: minutes wants 10 to 180 minutes.',
+    'The minutes: 10 to 180 minutes.',
   );
   expect(sayError(new TypeError('x is not a function'))).toContain('Something went wrong in this window');
 });

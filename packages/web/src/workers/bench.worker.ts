@@ -24,7 +24,7 @@ import {
   type PieceDemand,
   type SingerRange,
 } from '@finch/core/score';
-import { makeDrill, rekey, type DrillContext, type Recipe } from '@finch/core/drills';
+import { makeDrill, rekeyForHand, type DrillContext, type Recipe } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
 import type { Problem } from '@finch/core/kernel';
 import {
@@ -102,7 +102,7 @@ export interface KeyedDrill {
 }
 
 function keyedDrill(recipe: Recipe, root: NoteName, context: DrillContext): KeyedDrill {
-  const moved = rekey(recipe, root, context.instrument);
+  const moved = rekeyForHand(recipe, root, context);
   if (!moved.ok) return { root, recipe: null, effort: null, problem: moved.problem };
   const made = makeDrill(moved.value, context);
   return made.ok

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The parameters of a recipe as a form; every choice makes a new recipe. */
-import type { Recipe } from '@finch/core/drills';
+import { heldGrip, type DrillContext, type Recipe } from '@finch/core/drills';
 import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { drillFields, drillToggles, tempoOf, withTempo, type DrillField } from './drill-fields';
 
 const recipe = defineModel<Recipe>({ required: true });
-const props = defineProps<{ strings: number }>();
+const props = defineProps<{ strings: number; context: DrillContext }>();
 const fields = computed(() => drillFields(recipe.value, props.strings));
 const toggles = computed(() => drillToggles(recipe.value));
 const tempo = computed(() => tempoOf(recipe.value));
@@ -17,6 +17,33 @@ const fromShapes = computed(
 );
 const WIDE = 15;
 const isWide = (one: DrillField) => one.options.some((option) => option.text.length > WIDE);
+/** Chords typed for the drill, each on the grip this hand is best taught; a grip that stays keeps its frets. */
+const chords = computed(() =>
+  recipe.value.family !== 'piece section' && 'grips' in recipe.value.parameters
+    ? recipe.value.parameters.grips.map((grip) => grip.chord).join(' ')
+    : null,
+);
+const unread = ref('');
+function typedChords(event: Event) {
+  const now = recipe.value;
+  if (now.family === 'piece section' || !('grips' in now.parameters)) return;
+  const { grips: before } = now.parameters;
+  const symbols = (event.target as HTMLInputElement).value.split(/[\s,|]+/).filter(Boolean);
+  const grips = symbols.map(
+    (symbol) => before.find((grip) => grip.chord === symbol) ?? heldGrip(symbol, props.context),
+  );
+  const lost = symbols.filter((_, i) => grips[i] === null);
+  unread.value =
+    lost.length > 0
+      ? `${lost.join(', ')}: no chord we read, or no grip inside this hand’s limit.`
+      : symbols.length < 2
+        ? 'Two chords or more make this drill.'
+        : '';
+  if (unread.value === '')
+    recipe.value = { ...now, parameters: { ...now.parameters, grips: grips.slice(0, MOST_GRIPS) } } as Recipe;
+}
+/** A loop plays at most this many grips. */
+const MOST_GRIPS = 4;
 const typedTempo = (event: Event) =>
   (recipe.value = withTempo(recipe.value, Number((event.target as HTMLInputElement).value)));
 </script>
@@ -61,9 +88,16 @@ const typedTempo = (event: Event) =>
     <label v-if="tempo !== null"
       >Tempo<BFormInput size="sm" type="number" min="30" max="208" :model-value="tempo" @change="typedTempo"
     /></label>
-    <p v-if="fromShapes" class="small">
-      The grips come from Shapes (hold one, pick another, take “Drill it”) or from a path in Changes.
-    </p>
+    <label v-if="chords !== null" class="wide"
+      >Chords<BFormInput
+        size="sm"
+        :model-value="chords"
+        maxlength="80"
+        spellcheck="false"
+        @change="typedChords"
+    /></label>
+    <p v-if="unread" class="refusal" role="alert">{{ unread }}</p>
+    <p v-if="fromShapes" class="small">Or take grips over from Shapes (“Drill it”) or a path from Changes.</p>
     <p v-if="recipe.family === 'piece section'" class="small">
       The bars come from Pieces: pick them on the chart and take “Drill bars”.
     </p>

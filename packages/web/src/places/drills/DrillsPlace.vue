@@ -4,6 +4,7 @@ import { recipeSchema } from '@finch/contract';
 import {
   drillTitle,
   easier,
+  forHand,
   harder,
   instrumentFor,
   makeDrill,
@@ -14,7 +15,7 @@ import {
   type Recipe,
 } from '@finch/core/drills';
 import { effortBand } from '@finch/core/effort';
-import { parseFrets } from '@finch/core/grips';
+import { fretsText, parseFrets } from '@finch/core/grips';
 import { soundSchedule } from '@finch/core/sound';
 import { noteText, pitchClassOf } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
@@ -22,12 +23,13 @@ import * as v from 'valibot';
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
-import { chordText, formText, say, sayProblem } from '../../words';
+import { chordText, formText, nameChord, say, sayProblem } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { useBench } from '../../session/bench';
 import { blockOf, useHandOut } from '../../session/hand-out';
+import { useNotices } from '../../session/notices';
 import { useTaught } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
 import type { KeyedDrill } from '../../workers/bench.worker';
@@ -124,11 +126,24 @@ async function hear() {
     await player.play(soundSchedule(drill.value.score, played.value), { instrument: played.value });
 }
 watch(recipe, () => player.stop());
+/** Another student comes to the bench: the drill is made anew for that hand. */
+watch(student, (now, before) => {
+  if (!now || now.id === before?.id) return;
+  const made = forHand(recipe.value, drilling.value);
+  if (made === recipe.value) return;
+  recipe.value = made;
+  notices.tell(
+    `Made for the hand of ${now.name}: ${gripsHeld(made)
+      .map((grip) => `${nameChord(grip.chord)} ${fretsText(grip.frets)}`)
+      .join(', ')}.`,
+  );
+});
 const trying = ref(false);
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
 const said = unread
   ? 'The drill in this address could not be read, so another is open. Make it anew from its grips or bars.'
   : '';
+const notices = useNotices();
 const handOut = useHandOut();
 const put = () => drill.value && handOut.put(blockOf(recipe.value, drilling.value));
 const home = () => drill.value && handOut.home(recipe.value);
@@ -221,7 +236,7 @@ useKeys([
     </section>
     <aside class="sheet scroll side" aria-label="Parameters and effort" tabindex="0">
       <h2>Parameters</h2>
-      <DrillAsk v-model="recipe" :strings="instrument.openPitches.length" />
+      <DrillAsk v-model="recipe" :context="drilling" :strings="instrument.openPitches.length" />
       <template v-if="drill">
         <div class="spread effort-line">
           <h2>Effort of this drill</h2>

@@ -10,6 +10,7 @@ import { useQueryClient } from '@tanstack/vue-query';
 import { v7 as uuid } from 'uuid';
 import { computed, onScopeDispose, ref, watch, type Ref } from 'vue';
 import { sayError } from '../../words';
+import { readAnew } from '../../session/queries';
 import { call, Refused } from '../../session/api';
 import {
   broughtBlock,
@@ -133,7 +134,7 @@ export function useLessonRun(
         body: { share: shareOf(mine, blocks.value, seat.now()), state, again: mine.again },
       });
       client.setQueryData(['lesson', kept.id], kept);
-      if (of.state !== kept.state) void client.invalidateQueries({ queryKey: ['board'] });
+      if (of.state !== kept.state) void readAnew(client, 'board');
       seat.back();
       trouble.value = '';
       return true;

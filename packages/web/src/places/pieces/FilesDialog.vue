@@ -17,7 +17,7 @@ import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readText } from '../../app/text-file';
 import { saveFile } from '../../app/save-file';
-import { chordText } from '../../words';
+import { chordText, sayProblem } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{
@@ -62,18 +62,6 @@ const show = (one: NonNullable<typeof found.value>, name: string) => {
   found.value = one;
   title.value = one.piece.title || name;
 };
-const REFUSALS: Readonly<Record<string, string>> = {
-  'xml.entities': 'This file declares entities of its own, which is not read for safety',
-  'xml.size': 'This file is too large',
-  'xml.depth': 'This file nests too deep',
-  'xml.form': 'This file is damaged',
-  'xml.kind': 'This is no score we read',
-  'xml.bars': 'This score is too long',
-  'midi.size': 'This file is too large',
-  'midi.form': 'This is no MIDI file, or it is cut off',
-  'midi.empty': 'There are no notes in this file',
-  'midi.bars': 'This file is too long',
-};
 /** A chart, a tab or a song sheet: whatever can be read of the text. */
 function takeText(text: string, name: string) {
   const chart = readChart(text);
@@ -96,11 +84,11 @@ async function pick(event: Event) {
     if (/\.midi?$/i.test(file.name)) {
       const read = readMidi(bytes);
       if (read.ok) show(read.value, name);
-      else refused.value = `${REFUSALS[read.problem.code]}. Needed: ${read.problem.detail}.`;
+      else refused.value = sayProblem(read.problem);
     } else if (/\.(musicxml|xml)$/i.test(file.name)) {
       const read = readMusicXml(readText(bytes).text);
       if (read.ok) show(read.value, name);
-      else refused.value = `${REFUSALS[read.problem.code]}. Needed: ${read.problem.detail}.`;
+      else refused.value = sayProblem(read.problem);
     } else if (/\.mxl$/i.test(file.name))
       refused.value = 'A packed score (.mxl) is not read. Save it as plain MusicXML (.musicxml).';
     else takeText(readText(bytes).text, name);

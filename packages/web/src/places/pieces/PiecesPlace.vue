@@ -14,6 +14,7 @@ import { chordText } from '../../words';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';
+import { useDrafts } from '../../session/drafts';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useSyllabus } from '../../session/queries';
 import { useTaught } from '../../session/taught';
@@ -136,6 +137,7 @@ async function hear() {
 watch([asPart, part], () => player.stop());
 
 // What is asked for in dialogs of its own.
+const drafts = useDrafts();
 const editing = ref(false);
 /** What the editor begins with; null edits the piece shown. */
 const begun = ref<string | null>(null);
@@ -156,6 +158,7 @@ async function keepChart(chart: string) {
   }
   const id = await keeping.keepNew(chart);
   if (id === null) return;
+  drafts.drop('chart:new');
   editing.value = false;
   open(id);
 }
@@ -436,6 +439,7 @@ useKeys([
       :busy="busy"
       :trouble="trouble"
       :is-new="begun !== null"
+      :draft-key="begun === null ? `chart:${shown?.body.id ?? ''}` : 'chart:new'"
       @keep="keepChart"
     />
     <BModal v-model="printing" size="lg" centered title="On paper" no-footer>

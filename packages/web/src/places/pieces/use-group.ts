@@ -5,6 +5,7 @@ import { forecastShare } from '@finch/core/mastery';
 import type { Assignment } from '@finch/core/score';
 import { handFor } from '@finch/core/shapes';
 import { useQueries } from '@tanstack/vue-query';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { call } from '../../session/api';
 import { useBoard } from '../../session/queries';
@@ -26,7 +27,19 @@ export function useGroup(
 ) {
   const seat = useSeat();
   const { data: board } = useBoard();
-  const group = computed(() => student.value?.groups[0] ?? null);
+  const groups = computed(() => [...new Set((board.value?.students ?? []).flatMap((one) => one.groups))]);
+  /** The group last looked at stays when somebody outside it comes to the bench. */
+  const last = useLocalStorage('finch-group', '');
+  const group = computed(
+    () =>
+      student.value?.groups[0] ??
+      (groups.value.includes(last.value) ? last.value : (groups.value[0] ?? null)),
+  );
+  watch(
+    () => student.value?.groups[0],
+    (own) => own && (last.value = own),
+    { immediate: true },
+  );
   const members = computed(() => {
     const name = group.value;
     if (name !== null) return (board.value?.students ?? []).filter((one) => one.groups.includes(name));
@@ -63,8 +76,10 @@ export function useGroup(
   let turn = 0;
   watch(
     [() => shown.value?.piece ?? null, () => JSON.stringify(players.value), () => shown.value?.body.parts],
-    async ([now]) => {
+    async ([now], [was]) => {
       const mine = ++turn;
+      // The numbers of another piece never stand beside this one.
+      if (now !== was) assignment.value = null;
       const ready = players.value.length > 0 && players.value.length === members.value.length;
       if (!now || !ready) {
         assignment.value = null;

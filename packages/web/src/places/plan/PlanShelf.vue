@@ -149,4 +149,9 @@ function putBlank() {
   display: flex;
   gap: 8px;
 }
+@media print {
+  .shelf {
+    display: none;
+  }
+}
 </style>

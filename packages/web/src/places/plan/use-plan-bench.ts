@@ -7,6 +7,7 @@ import { byHand, planMinutes, type PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch, type Ref } from 'vue';
 import { say, sayError } from '../../words';
+import { readAnew } from '../../session/queries';
 import { call } from '../../session/api';
 import { planDraft, useDrafts, type PlanDraft } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
@@ -55,7 +56,7 @@ export function usePlanBench(lesson: Readonly<Ref<LessonBody | undefined>>) {
     draftFrom.value = null;
     drafts.drop(planDraft(now.id));
     client.setQueryData(['lesson', now.id], now);
-    for (const key of ['board', 'student']) void client.invalidateQueries({ queryKey: [key] });
+    void readAnew(client, 'board', 'student');
   }
   async function propose(locked: readonly PlanBlock[], asked: boolean) {
     const now = lesson.value;

@@ -11,7 +11,7 @@ import { useBench } from '../../session/bench';
 import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
 import { useNotices } from '../../session/notices';
-import { useBoard } from '../../session/queries';
+import { readAnew, useBoard } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { sayError } from '../../words';
 
@@ -65,8 +65,7 @@ const send = (version: number, archived: boolean) =>
     params: { studentId: props.student.id },
     body: { version, name: name.value, bornOn: bornOn.value || null, archived, another: another.value },
   });
-const refresh = () =>
-  Promise.all(['student', 'board', 'session'].map((key) => client.invalidateQueries({ queryKey: [key] })));
+const refresh = () => readAnew(client, 'student', 'board');
 const keeping = useKeeping<StudentBody>({
   name: 'Name and birthday',
   send: async (version) => {

@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router';
 import { useQueryClient } from '@tanstack/vue-query';
 import { call } from '../../session/api';
 import { useNotices } from '../../session/notices';
+import { readAnew } from '../../session/queries';
 import { sayError, shortDate } from '../../words';
 
 const props = defineProps<{ student: StudentBody; mayWrite: boolean }>();
@@ -17,7 +18,7 @@ async function end(card: StudentBody['home'][number], ended: boolean) {
       params: { studentId: props.student.id, cardId: card.id },
       body: { ended },
     });
-    await client.invalidateQueries({ queryKey: ['student', props.student.id] });
+    await readAnew(client, 'student');
     notices.tell(
       ended ? `${card.title} is not at home any more.` : `${card.title} is at home again.`,
       ended ? [{ label: 'Undo', undo: true, run: () => end(card, false) }] : [],

@@ -11,7 +11,7 @@ import PatternDefs from '../../instruments/PatternDefs.vue';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useNotices } from '../../session/notices';
-import { useProposal, useStudent, useSyllabus } from '../../session/queries';
+import { readAnew, useProposal, useStudent, useSyllabus } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { sayError } from '../../words';
 import HandSheet from './HandSheet.vue';
@@ -88,7 +88,7 @@ async function lessonId(): Promise<string> {
     },
   });
   notices.tell('No lesson was ahead, so one is booked for now.');
-  await client.invalidateQueries({ queryKey: ['student', props.studentId] });
+  await readAnew(client, 'student');
   return made.id;
 }
 const go = (name: 'plan' | 'lesson') =>

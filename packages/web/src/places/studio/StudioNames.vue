@@ -4,6 +4,7 @@ import { routes } from '@finch/contract';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
+import { readAnew } from '../../session/queries';
 import { call } from '../../session/api';
 import { useNotices } from '../../session/notices';
 import { useSeat } from '../../session/seat';
@@ -51,7 +52,7 @@ async function keep() {
         },
       });
     await seat.open();
-    for (const key of ['seats', 'board']) await client.invalidateQueries({ queryKey: [key] });
+    await readAnew(client, 'seats', 'board');
     notices.tell('Names and time zone are kept.');
   } catch (problem) {
     notices.trouble(sayError(problem));

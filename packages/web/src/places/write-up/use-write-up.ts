@@ -2,6 +2,7 @@
 import { routes, type LessonBody } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch, type Ref } from 'vue';
+import { readAnew } from '../../session/queries';
 import { call } from '../../session/api';
 import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
@@ -61,7 +62,7 @@ export function useWriteUp(lesson: Readonly<Ref<LessonBody | undefined>>) {
       client.setQueryData(['lesson', made.id], made);
       const { [made.id]: _written, ...others } = runs.value;
       runs.value = others;
-      for (const name of ['board', 'student']) void client.invalidateQueries({ queryKey: [name] });
+      void readAnew(client, 'board', 'student');
       return made.version;
     },
     newest: () => call(routes.lesson, { params: { lessonId: lesson.value?.id ?? '' } }),

@@ -1,0 +1,150 @@
+/** A studio as it lives on: people come, are called otherwise, leave and come back; lessons are booked, moved, cancelled. */
+import { expect, test, toPlace } from './house';
+
+const student = async (page: import('@playwright/test').Page, name: string) => {
+  await toPlace(page, 'Students');
+  await page.getByRole('button', { name, exact: true }).click();
+  await expect(page.locator('.col-plan ol li').first()).toBeVisible();
+};
+
+test('a student is added with a birthday, asked about as a namesake, renamed, put away and brought back', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await toPlace(page, 'Students');
+  await page.getByLabel('Name', { exact: true }).fill('Wren Tallow');
+  await page.getByLabel('Born on').fill('2030-01-01');
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await expect(page.getByRole('alert')).toContainText('Check the year');
+  await page.reload();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Wren Tallow');
+  await page.getByLabel('Born on').fill('2015-02-03');
+  await page.getByRole('button', { name: 'Add a student' }).dblclick();
+  await expect(page).toHaveTitle('Student · Wren Tallow · Zealous Finch');
+  await toPlace(page, 'Students');
+  await expect(page.getByRole('button', { name: 'Wren Tallow', exact: true })).toHaveCount(1);
+  await page.getByLabel('Name', { exact: true }).fill('wren tallow');
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await expect(page.getByRole('alert')).toContainText('is here already');
+
+  await student(page, 'Wren Tallow');
+  await page.keyboard.press('e');
+  const dialog = page.getByRole('dialog');
+  await dialog
+    .getByLabel('Name', { exact: true })
+    .fill('Wren Tallowby with a very long name that has no end in sight');
+  await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.locator('.bench-name')).toContainText('Tallowby');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await page.keyboard.press('e');
+  await dialog.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.locator('.notice')).toContainText('is put away');
+  await toPlace(page, 'Students');
+  await expect(page.getByText('Put away (1)')).toBeVisible();
+  await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Put away (1)')).toHaveCount(0);
+});
+
+test('a lesson is booked for some weeks, moved, cancelled with those that follow, and brought back', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await student(page, 'Quill Amberley');
+  await page.keyboard.press('a');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Day').fill('2026-07-06');
+  await dialog.getByLabel('Time, 24 hours').fill('25:00');
+  await expect(dialog.getByText('A time is four digits')).toBeVisible();
+  await dialog.getByLabel('Time, 24 hours').fill('930');
+  await expect(dialog.getByText('A time is four digits')).toHaveCount(0);
+  await dialog.getByLabel('Weeks in a row').fill('3');
+  await dialog.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(page.locator('.notice')).toContainText('each week for 3 weeks');
+  const rows = page.locator('.col-mid li', { hasText: '09:30' });
+  await expect(rows).toHaveCount(3);
+  await rows.nth(1).getByRole('button', { name: 'Move or cancel' }).click();
+  await dialog.getByLabel('and all that follow').check();
+  await dialog.getByRole('button', { name: 'Cancel the lesson' }).click();
+  await expect(page.locator('.col-mid li.off')).toHaveCount(2);
+  await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.col-mid li.off')).toHaveCount(0);
+  await toPlace(page, 'Week');
+  await expect(page.getByRole('heading', { name: 'Monday 8 June to Sunday 14 June' })).toBeVisible();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.day', { hasText: 'Monday 6 July' })).toContainText('Quill Amberley');
+});
+
+test('what goes home is found on the student’s page and can be taken back; past lessons stand there too', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await student(page, 'Isolde Marrable');
+  await page.keyboard.press('3');
+  await expect(page.locator('.col-mid h3', { hasText: 'Past' })).toBeVisible();
+  await expect(page.locator('.col-mid li', { hasText: /\d+ of \d+ min/ }).first()).toBeVisible();
+  await toPlace(page, 'Drills');
+  await page.getByRole('button', { name: /^String walk/i }).click();
+  await page.getByRole('button', { name: 'To homework' }).click();
+  await expect(page.locator('.notice')).toContainText('goes home');
+  await student(page, 'Isolde Marrable');
+  await page.keyboard.press('4');
+  const card = page.locator('.col-mid .room.active li').first();
+  await expect(card).toContainText('given on');
+  await card.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.locator('.notice')).toContainText('not at home any more');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.notice')).toContainText('at home again');
+});
+
+test('a chart that is typed and not kept is there again after a reload', async ({ page, sit }) => {
+  await sit('Tamsin Brackwater');
+  await toPlace(page, 'Pieces');
+  await page.getByRole('button', { name: 'Type a chart' }).click();
+  const text = page.locator('#chart-text');
+  await text.fill('title: Left on the bench\nkey: G major\n[A]\n| G | C |');
+  await page.reload();
+  await page.getByRole('button', { name: 'Type a chart' }).click();
+  await expect(text).toHaveValue(/Left on the bench/);
+  await expect(page.getByText(/What you typed at .* is here/)).toBeVisible();
+  await page.getByRole('button', { name: /^Keep/ }).click();
+  await expect(page.locator('.pieces h1')).toHaveText('Left on the bench');
+  await page.getByRole('button', { name: 'Type a chart' }).click();
+  await expect(text).not.toHaveValue(/Left on the bench/);
+});
+
+test('with nobody on the bench Plan, Lesson and Write-up offer the day’s lessons, by keyboard too', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  for (const [place, action] of [
+    ['Plan', 'Open proposal'],
+    ['Lesson', 'Start lesson'],
+    ['Write-up', 'Write up'],
+  ] as const) {
+    await page.evaluate(() => sessionStorage.clear());
+    await page.goto('/');
+    await toPlace(page, place);
+    await expect(page.getByRole('button', { name: action }).first()).toBeVisible();
+  }
+  await page.keyboard.press('j');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.write table')).toBeVisible();
+});
+
+test('a guardian asks for nothing that is not theirs, and sees no note', async ({ page, sit }) => {
+  const refused: string[] = [];
+  page.on(
+    'response',
+    (response) => response.status() >= 400 && refused.push(`${response.status()} ${response.url()}`),
+  );
+  await sit('Berit Ardlesey');
+  await expect(page.locator('.col-mid li').first()).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  expect(refused).toEqual([]);
+  await expect(page.locator('#note')).toHaveCount(0);
+  await expect(page.getByRole('tab', { name: 'Lessons' })).toHaveCount(0);
+});
