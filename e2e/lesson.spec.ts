@@ -98,10 +98,10 @@ test('a slip is taken back; Space after S plays; arrows walk the hand’s answer
   await page.keyboard.press('1');
   await page.keyboard.press('f');
   await expect(page.locator('.waves svg')).toHaveCount(1);
-  await expect.poll(() => takesOnServer(page, studentId)).toBe(had + 1);
+  await expect.poll(() => takesOnServer(page, studentId), { timeout: 25_000 }).toBe(had + 1);
   await page.keyboard.press('Control+z');
   await expect(page.locator('.waves svg')).toHaveCount(0);
-  await expect.poll(() => takesOnServer(page, studentId)).toBe(had);
+  await expect.poll(() => takesOnServer(page, studentId), { timeout: 25_000 }).toBe(had);
   const at = await heading(page);
   await page.getByRole('radio', { name: 'easy' }).focus();
   await page.keyboard.press('ArrowRight');

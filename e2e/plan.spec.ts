@@ -107,7 +107,7 @@ test('what was put in can be taken out again, and minutes are fitted only where 
 
 test('a double press puts one block in', async ({ page, sit }) => {
   await sit('Tamsin Brackwater');
-  await page.locator('.lessons li', { hasText: 'Yusra Dovekint' }).locator('.time').click();
+  await page.locator('.lessons li', { hasText: 'Mattia Fennimoor' }).locator('.time').click();
   await page.keyboard.press('p');
   await expect(page.locator('.block').nth(3)).toBeVisible();
   await page.getByRole('button', { name: 'Keep plan' }).click();

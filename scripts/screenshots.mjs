@@ -43,6 +43,7 @@ async function main() {
   };
   /** As a person goes: by the bar, never by an address. */
   const to = async (page, place) => {
+    await page.locator('.modal.show').waitFor({ state: 'hidden' });
     await page.getByRole('link', { name: place, exact: true }).click();
     await page.waitForLoadState('networkidle');
   };
