@@ -148,3 +148,60 @@ test('a guardian asks for nothing that is not theirs, and sees no note', async (
   await expect(page.locator('#note')).toHaveCount(0);
   await expect(page.getByRole('tab', { name: 'Lessons' })).toHaveCount(0);
 });
+
+test('while it loads the Board claims nothing, and where it fails it says so and can be asked again', async ({
+  page,
+  sit,
+}) => {
+  let answer: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/api/board', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await sit('Tamsin Brackwater');
+  await expect(page.getByRole('heading', { name: 'Reading the day…' })).toBeVisible();
+  await expect(page.getByText('no lessons')).toHaveCount(0);
+  await expect(page.getByText('Nobody is stuck')).toHaveCount(0);
+  answer();
+  await expect(page.getByRole('heading', { name: /lessons$/ })).toBeVisible();
+  await page.unroute('**/api/board');
+  await page.route('**/api/board', (route) =>
+    route.fulfill({ status: 503, json: { code: 'server.database', at: 'database', detail: '' } }),
+  );
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'The day could not be read' })).toBeVisible();
+  await page.unroute('**/api/board');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: /lessons$/ })).toBeVisible();
+});
+
+test('a place that cannot be loaded says so, and opens when it is asked again', async ({ page, sit }) => {
+  await sit('Tamsin Brackwater');
+  await page.route('**/assets/WeekPlace*', (route) => route.abort());
+  await toPlace(page, 'Week');
+  await expect(page.locator('.notice')).toContainText('Week could not be loaded');
+  await page.unroute('**/assets/WeekPlace*');
+  await page.locator('.notice').getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: /^Monday/ }).first()).toBeVisible();
+});
+
+test('what is put in from another zone of the world stands at the studio’s hour', async ({
+  browser,
+  baseURL,
+}) => {
+  const far = await (await browser.newContext({ baseURL, timezoneId: 'America/New_York' })).newPage();
+  await far.goto('/');
+  await far.locator('.seats li', { hasText: 'Tamsin' }).getByRole('button').click();
+  await far.getByRole('link', { name: 'Week', exact: true }).click();
+  const hour = far.locator('.hours li').first();
+  const lesson = far.locator('.day .lessons li').first();
+  await expect(lesson).toBeVisible();
+  const [top, first] = [await lesson.boundingBox(), await hour.boundingBox()];
+  const said = (await lesson.locator('small').textContent()) ?? '';
+  const [h, m] = said.trim().split(' ')[0].split(':').map(Number);
+  const from = Number((await hour.textContent())?.split(':')[0]);
+  // 84 px an hour from the line of the first one.
+  expect(Math.abs((top?.y ?? 0) - (first?.y ?? 0) - 84 * (h + m / 60 - from))).toBeLessThan(12);
+  await far.context().close();
+});

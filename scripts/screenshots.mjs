@@ -26,6 +26,8 @@ async function main() {
       viewport: { width, height },
       baseURL: world.url,
       reducedMotion: 'reduce',
+      locale: 'en-GB',
+      timezoneId: 'Atlantic/Faroe',
       colorScheme: dark ? 'dark' : 'light',
       hasTouch: phone,
       isMobile: phone,

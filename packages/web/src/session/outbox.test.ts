@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import type { BatchAnswer, SentEvent } from '@finch/contract';
 import { ringCheck, type Take } from '@finch/core/drills';
-import { makeOutbox, type Outbox } from './outbox';
+import { inDeviceTime, makeOutbox, type Outbox } from './outbox';
 import { openOutbox } from './outbox-store';
 
 const take: Take = {
@@ -140,4 +140,17 @@ describe('outbox', () => {
     expect(await box.flush('seat')).toBe(120);
     expect(sent.map((batch) => batch.length)).toEqual([50, 50, 20]);
   });
+});
+
+test('a device whose clock is off sends both times by its own clock, so that they are put right once', () => {
+  const at = '2026-06-09T15:00:00.000Z';
+  const fourMinutesBehind = 240_000;
+  expect(inDeviceTime({ kind: 'clearance', at }, fourMinutesBehind)).toEqual({
+    kind: 'clearance',
+    at: '2026-06-09T14:56:00.000Z',
+  });
+  const told = { kind: 'attempt' as const, take: { startedAt: at } as Take, modelVersion: 'm' };
+  const sent = inDeviceTime(told, fourMinutesBehind);
+  expect(sent.kind === 'attempt' && sent.take.startedAt).toBe('2026-06-09T14:56:00.000Z');
+  expect(told.take.startedAt).toBe(at);
 });

@@ -25,6 +25,17 @@ export type NewEvent =
     }
   | { readonly kind: 'clearance'; readonly at: string };
 
+/**
+ * An event told in the time of the house, in the time of this device: that is what `sentAt` is in too, and the server puts
+ * both right together by when it received them. Corrected once here and once there it would lie in the future.
+ */
+export function inDeviceTime(event: NewEvent, skewMs: number): NewEvent {
+  const device = (iso: string) => new Date(Date.parse(iso) - skewMs).toISOString();
+  return event.kind === 'attempt'
+    ? { ...event, take: { ...event.take, startedAt: device(event.take.startedAt) } }
+    : { ...event, at: device(event.at) };
+}
+
 export interface Outbox {
   /** Keeps an event; `held` waits for `settle`. Returns its id. */
   readonly keep: (

@@ -5,7 +5,7 @@ import { defineStore } from 'pinia';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
 import { call, Refused } from './api';
-import { makeOutbox, type NewEvent, type Outbox } from './outbox';
+import { inDeviceTime, makeOutbox, type NewEvent, type Outbox } from './outbox';
 import { openOutbox, type OutboxRecord } from './outbox-store';
 
 const RETRY_MS = 4000;
@@ -92,7 +92,7 @@ export const useSeat = defineStore('seat', () => {
       const mine = seat.value?.membershipId;
       if (!mine) throw new Error('nobody sits');
       // A plain copy: what views hand over is reactive, which IndexedDB cannot store.
-      const plain = JSON.parse(JSON.stringify(event)) as NewEvent;
+      const plain = inDeviceTime(JSON.parse(JSON.stringify(event)) as NewEvent, skew.value);
       const id = await (await outbox()).keep(mine, studentId, plain, label, held);
       await list();
       if (!held) void flush();
@@ -110,7 +110,7 @@ export const useSeat = defineStore('seat', () => {
       if (records.value.some((record) => record.id === takeId && record.status === 'held'))
         await (await outbox()).putAway(takeId);
       else {
-        const at = new Date(Date.now() + skew.value).toISOString();
+        const at = new Date().toISOString();
         await (await outbox()).keep(mine, studentId, { kind: 'void', voids: takeId, at }, label);
       }
       await list();

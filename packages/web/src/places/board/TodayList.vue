@@ -112,7 +112,7 @@ li {
   color: #f7f9f5;
 }
 .picked .person {
-  font-size: 28px;
+  font-size: 22px;
 }
 .acts {
   display: flex;

@@ -12,6 +12,7 @@ import IconHear from '~icons/bi/volume-up';
 import { gaveWayWords, sayChart } from '../../words/change-words';
 import { useKeys } from '../../app/keys';
 import { fretsMoved, nameChord } from '../../words';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import PaceLine from '../../instruments/PaceLine.vue';
 import PathBoard from '../../instruments/PathBoard.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
@@ -359,9 +360,7 @@ useKeys([
         :fit="student.pace.fit"
         :before="student.pace.before"
       />
-      <p v-if="barres" class="caution">
-        Barres: press, check, release; at most a bar long, never held as a contest. Pain means stop.
-      </p>
+      <BarreCaution v-if="barres" />
     </aside>
     <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
       <PaperSheet :job="job"

@@ -24,6 +24,7 @@ import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import { chordText, formText, nameChord, say, sayProblem } from '../../words';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
@@ -263,14 +264,7 @@ useKeys([
         <p v-if="drill.tempoBpm !== null" class="tempo">
           <b>{{ Math.round(drill.tempoBpm) }}</b> bpm
         </p>
-        <p v-if="drill.hasBarre" class="caution">
-          Barre: press, check, release.
-          {{
-            drill.bursts.count > 1
-              ? `${drill.bursts.count} bursts of ${drill.bursts.workSeconds} s, ${drill.bursts.restSeconds} s rest between.`
-              : ''
-          }}
-        </p>
+        <BarreCaution v-if="drill.hasBarre" :bursts="drill.bursts" />
         <p v-if="over > 0" class="caution">Over this hand’s limit. Take an easier grip or another key.</p>
         <BecauseMark>{{ say(drill.question) }}</BecauseMark>
         <p v-for="one in drill.prelude" :key="say(one.ask)" class="note">

@@ -9,6 +9,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { formText, nameChord, say, spokenChord } from '../../words';
 import { gripDegrees } from '../../instruments/degrees';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import CountIn from '../../instruments/CountIn.vue';
 import HookTag from '../../instruments/HookTag.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
@@ -74,14 +75,7 @@ const neckDegrees = computed(() => {
         Ask first: {{ say(one.ask) }}
         <b v-if="one.answer.kind === 'choice'">{{ formText(one.answer.right as Form) }}</b>
       </p>
-      <p v-if="drill?.hasBarre" class="caution">
-        Barre: press, check, release.
-        {{
-          drill.bursts.count > 1
-            ? `${drill.bursts.count} bursts of ${drill.bursts.workSeconds} s, ${drill.bursts.restSeconds} s rest between.`
-            : ''
-        }}
-      </p>
+      <BarreCaution v-if="drill?.hasBarre" :bursts="drill?.bursts" />
     </template>
     <template v-else-if="call">
       <p class="display call" aria-live="polite">{{ say(call.ask) }}</p>

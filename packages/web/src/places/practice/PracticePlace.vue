@@ -30,6 +30,7 @@ import HookTag from '../../instruments/HookTag.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import StaffStrip from '../../instruments/StaffStrip.vue';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
 import { useBench } from '../../session/bench';
@@ -365,15 +366,7 @@ const turn = (by: number) => {
           <p v-if="guess" class="note" role="status">{{ guess }}</p>
           <HookTag v-for="hook in hooks" :key="hook.subject" :hook="hook" />
           <ChangeLedger v-if="change && !question" :moves="change.fingers" class="room-ledger" />
-          <p v-if="drill.hasBarre && !question" class="caution">
-            Barre: press, check, release.
-            {{
-              drill.bursts.count > 1
-                ? `${drill.bursts.count} bursts of ${drill.bursts.workSeconds} s with ${drill.bursts.restSeconds} s of rest.`
-                : ''
-            }}
-            Light as it rings, wrist nearly straight.
-          </p>
+          <BarreCaution v-if="drill.hasBarre && !question" :bursts="drill.bursts" />
           <BButton v-if="different > 2 && !question" variant="link" size="sm" @click="loopAt += 1"
             >next change of the loop</BButton
           >

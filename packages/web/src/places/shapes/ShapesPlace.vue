@@ -10,6 +10,7 @@ import { useRoute, useRouter } from 'vue-router';
 import IconHear from '~icons/bi/volume-up';
 import { useKeys } from '../../app/keys';
 import { nameChord } from '../../words';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import HookTag from '../../instruments/HookTag.vue';
 import ChordName from '../../instruments/ChordName.vue';
 import PatternDefs from '../../instruments/PatternDefs.vue';
@@ -331,10 +332,8 @@ onMounted(() => ask.value?.focus());
           :student="owner"
           @kept="taught.refresh()"
         />
-        <p v-if="caution || over > 0" class="caution">
-          {{ caution ? 'A barre: press, check, release; at most a bar long, never held as a contest. ' : ''
-          }}{{ over > 0 ? 'Over this hand’s limit: take one below.' : '' }}
-        </p>
+        <BarreCaution v-if="caution" />
+        <p v-if="over > 0" class="caution">Over this hand’s limit: take one below.</p>
         <p v-if="said" class="note" role="status">{{ said }}</p>
         <div class="tabs" role="tablist" aria-label="About this shape">
           <button

@@ -133,7 +133,7 @@ useKeys(
 </script>
 
 <template>
-  <div class="student" :class="{ alone: !student }">
+  <div class="student" :class="{ alone: !student, read: !mayWrite }">
     <PatternDefs />
     <Teleport v-if="mayWrite && student" defer to="#bench-tools">
       <BButton variant="outline-secondary" @click="person = true">Name and birthday</BButton>
@@ -198,6 +198,9 @@ useKeys(
 .student.alone {
   display: block;
 }
+.student.read {
+  grid-template-columns: 312px minmax(0, 1fr);
+}
 .student > * {
   min-height: 0;
 }
@@ -236,7 +239,8 @@ useKeys(
   }
 }
 @media (max-width: 820px) {
-  .student {
+  .student,
+  .student.read {
     grid-template-columns: minmax(0, 1fr);
   }
   .col-plan {
