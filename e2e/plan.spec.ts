@@ -127,7 +127,7 @@ test('steps on the plan bench that are not kept survive a reload, another place,
   sit,
 }) => {
   await sit('Tamsin Brackwater');
-  await page.locator('.lessons li', { hasText: 'Hesper' }).locator('.time').click();
+  await page.locator('.lessons li', { hasText: 'Bram' }).locator('.time').click();
   await page.keyboard.press('p');
   await expect(page.locator('.block').nth(2)).toBeVisible();
   await page.getByLabel('Name of a blank block').fill('Her second song');

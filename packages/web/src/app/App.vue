@@ -73,11 +73,20 @@ router.afterEach((to, from) => {
     window.scrollTo(0, 0);
   });
 });
-router.onError((_problem, to) =>
-  notices.trouble(`${to.meta.title ?? 'This place'} could not be loaded: the server did not answer.`, [
-    { label: 'Try again', run: () => void router.push(to.fullPath) },
-  ]),
-);
+/** A browser remembers that a script could not be had, so asking again loads the page anew, once the server answers. */
+function notLoaded(title: string, path: string) {
+  notices.trouble(`${title} could not be loaded: the server did not answer.`, [
+    {
+      label: 'Try again',
+      run: () =>
+        fetch(path, { method: 'HEAD' }).then(
+          () => window.location.assign(path),
+          () => notLoaded(title, path),
+        ),
+    },
+  ]);
+}
+router.onError((_problem, to) => notLoaded(to.meta.title, to.fullPath));
 
 async function standUp() {
   await seat.standUp();
