@@ -100,7 +100,7 @@ async function main() {
       await teacher.locator('.paper-page:not(.one)').waitFor();
       await teacher.waitForTimeout(800);
       await shoot(teacher, 'paper');
-      await teacher.keyboard.press('Escape');
+      await teacher.locator('.modal.show .btn-close').click();
     }
     if (wanted('changes')) {
       await to(teacher, 'Changes');
