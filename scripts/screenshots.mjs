@@ -45,6 +45,8 @@ async function main() {
   };
   /** As a person goes: by the bar, never by an address. */
   const to = async (page, place) => {
+    const dialog = page.locator('.modal.show .btn-close');
+    if (await dialog.count()) await dialog.click();
     await page.locator('.modal.show').waitFor({ state: 'hidden' });
     await page.getByRole('link', { name: place, exact: true }).click();
     await page.waitForLoadState('networkidle');
@@ -151,6 +153,7 @@ async function main() {
     await teacher.locator('.lesson .line').waitFor();
     const heading = () => teacher.locator('.lesson .line').getAttribute('aria-label');
     const onward = async () => {
+      if ((await teacher.locator('.lesson .line').count()) === 0) return teacher.waitForURL(/write-up/);
       const now = await heading();
       await teacher.clock.fastForward(200_000);
       await teacher.keyboard.press('ArrowRight');
