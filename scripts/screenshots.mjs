@@ -183,15 +183,15 @@ async function main() {
     if (wanted('practice')) {
       const room = await session(world, { who: 'Junia' });
       await room.locator('.neck-sheet').waitFor();
-      for (let i = 0; i < 5 && (await room.locator('.room-ledger').count()) === 0; i++)
-        await room.keyboard.press('j');
+      const more = room.getByRole('button', { name: 'Next card' });
+      while ((await room.locator('.room-ledger').count()) === 0 && (await more.count())) await more.click();
       await shoot(room, 'practice');
     }
     if (wanted('practice-phone')) {
       const phone = await session(world, { who: 'Junia', width: 390, height: 844, phone: true });
       await phone.locator('.neck-sheet').waitFor();
-      for (let i = 0; i < 5 && (await phone.locator('.string-row').count()) === 0; i++)
-        await phone.getByRole('button', { name: 'Next card' }).click();
+      const more = phone.getByRole('button', { name: 'Next card' });
+      while ((await phone.locator('.string-row').count()) === 0 && (await more.count())) await more.click();
       await shoot(phone, 'practice-phone');
     }
     if (wanted('sit')) await shoot(await session(world, {}), 'sit-down');
