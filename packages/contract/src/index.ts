@@ -7,7 +7,15 @@ export { type PainBody, type SkillStateBody, type StrandCell } from './mastery';
 export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
 export { type PaperBody } from './paper';
 export { pieceSchema, readPieceContent, type PieceBody, type PieceContent } from './pieces';
-export { doneSchema, MOST_BLOCKS, planSchema, upcastPlan, type DoneBody, type PlanStanding } from './plans';
+export {
+  doneSchema,
+  MOST_BLOCKS,
+  MOST_DONE,
+  planSchema,
+  upcastPlan,
+  type DoneBody,
+  type PlanStanding,
+} from './plans';
 export { type AnySchema, type Route } from './route';
 export {
   routes,

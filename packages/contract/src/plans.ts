@@ -1,5 +1,11 @@
 /** Lesson plans as they travel and are stored, with the upcaster that old ones pass through. */
-import { BLOCK_KINDS, type LessonPlan, type LessonShare, type PlanBlock } from '@finch/core/planning';
+import {
+  BLOCK_KINDS,
+  LONGEST_DONE_MINUTES,
+  type LessonPlan,
+  type LessonShare,
+  type PlanBlock,
+} from '@finch/core/planning';
 import * as v from 'valibot';
 import { idSchema, noteTextSchema, reasonSchema } from './basics';
 import { recipeSchema } from './drills';
@@ -59,9 +65,11 @@ const namedBlock = {
 };
 const doneBlockSchema = v.object({
   ...namedBlock,
-  minutes: v.pipe(v.number(), v.minValue(0), v.maxValue(2000)),
+  minutes: v.pipe(v.number(), v.minValue(0), v.maxValue(LONGEST_DONE_MINUTES)),
 });
 const MOST_ROWS = 60;
+/** The most blocks, planned and brought on every screen, that one lesson is made of. */
+export const MOST_DONE = 240;
 const msSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(4_102_444_800_000));
 
 /** One screen's share of a lesson, as it is sent again and again while the lesson runs. */
@@ -81,7 +89,7 @@ export const shareSchema: v.GenericSchema<unknown, LessonShare> = v.object({
 /** What was done in a lesson, block by block; while it runs, also what each screen did and what was there before. */
 export const doneSchema = v.object({
   schemaVersion: v.literal(1),
-  blocks: v.pipe(v.array(doneBlockSchema), v.maxLength(MOST_ROWS * 4)),
+  blocks: v.pipe(v.array(doneBlockSchema), v.maxLength(MOST_DONE)),
   before: v.optional(v.array(doneBlockSchema)),
   shares: v.optional(v.array(shareSchema)),
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   doneOf,
   latestShare,
+  LONGEST_DONE_MINUTES,
   minutesDone,
   notesOf,
   spannedMs,
@@ -73,4 +74,9 @@ test('a lesson goes on where a screen moved last; notes stand once each', () => 
   expect(latestShare([a, b, c])?.at).toBe('y');
   expect(latestShare([])).toBeNull();
   expect(notesOf([a, b, c])).toBe('Elbow in\nSlower');
+});
+
+test('no block lasts longer than four hours, whatever screens say', () => {
+  const wild = Array.from({ length: 400 }, (_, i): [number, number] => [i * 100, i * 100 + 90]);
+  expect(doneOf([share('a', [row('x', wild)])])[0].minutes).toBe(LONGEST_DONE_MINUTES);
 });

@@ -39,6 +39,8 @@ export interface LessonShare {
 
 /** A screen left lying on one block does not teach for longer than this (our assumption). */
 const LONGEST_SPAN_MS = 90 * 60_000;
+/** No block of a lesson lasts longer, whatever screens say. */
+export const LONGEST_DONE_MINUTES = 240;
 
 /** Length of the union of spans, ms; each no longer than ninety minutes, backward ones empty. */
 export function spannedMs(spans: readonly (readonly [number, number])[]): number {
@@ -82,7 +84,7 @@ export function doneOf(shares: readonly LessonShare[], before: readonly DoneBloc
     kind,
     takes,
     brought,
-    minutes: Math.round((was + tenths(spannedMs(spans))) * 10) / 10,
+    minutes: Math.min(LONGEST_DONE_MINUTES, Math.round((was + tenths(spannedMs(spans))) * 10) / 10),
   }));
 }
 

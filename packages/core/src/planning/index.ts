@@ -25,6 +25,7 @@ export {
 export {
   doneOf,
   latestShare,
+  LONGEST_DONE_MINUTES,
   minutesDone,
   notesOf,
   spannedMs,

@@ -9,17 +9,22 @@ export interface SeatRecord {
   readonly ownStudents: readonly string[];
 }
 
-/** Every membership of the studio with the students that are, or are in the care of, that person. */
+/**
+ * Every membership of the studio with the students that are, or are in the care of, that person: who is taught first, then
+ * doubles that were merged into them, since takes made for a double may still be on their way.
+ */
 export async function seatRecords(manager: EntityManager, membershipId?: string): Promise<SeatRecord[]> {
   const rows: { id: string; name: string; born_on: string | null; roles: string[]; own: string[] | null }[] =
     await manager.query(
       `SELECT m.id, p.name, p.born_on::text, m.roles,
-       array_remove(array_agg(DISTINCT s.id) || array_agg(DISTINCT g.student_id), NULL) AS own
+       (SELECT array_agg(s.id ORDER BY s.merged_into IS NOT NULL, s.id) FROM student s
+         WHERE s.studio_id = m.studio_id AND EXISTS (SELECT 1 FROM student o
+           LEFT JOIN guardianship g ON g.studio_id = o.studio_id AND g.student_id = o.id AND g.membership_id = m.id
+           WHERE o.studio_id = s.studio_id AND (o.id = s.id OR o.id = s.merged_into)
+             AND (o.membership_id = m.id OR g.membership_id IS NOT NULL))) AS own
      FROM membership m JOIN person p ON p.studio_id = m.studio_id AND p.id = m.person_id
-     LEFT JOIN student s ON s.studio_id = m.studio_id AND s.membership_id = m.id
-     LEFT JOIN guardianship g ON g.studio_id = m.studio_id AND g.membership_id = m.id
      WHERE $1::uuid IS NULL OR m.id = $1::uuid
-     GROUP BY m.id, p.name, p.born_on, m.roles ORDER BY min(m.id::text)`,
+     ORDER BY m.id::text`,
       [membershipId ?? null],
     );
   return rows.map((row) => ({

@@ -5,6 +5,7 @@
 import { TZDate } from '@date-fns/tz';
 import {
   MOST_BLOCKS,
+  MOST_DONE,
   upcastPlan,
   type DoneBody,
   type LessonBody,
@@ -159,7 +160,9 @@ function withShare(done: DoneBody | null, share: LessonShare): DoneBody {
     before = doneOf([shares[0]], before);
     shares = shares.slice(1);
   }
-  return { schemaVersion: 1, blocks: doneOf(shares, before), before: [...before], shares };
+  const blocks = doneOf(shares, before);
+  if (blocks.length > MOST_DONE) throw new Refusal('lesson.full', 'share', `at most ${MOST_DONE} blocks`);
+  return { schemaVersion: 1, blocks, before: [...before], shares };
 }
 
 const STALE = 'the newer version; yours is still on your screen';

@@ -225,6 +225,26 @@ describe('what was done, from every screen', () => {
     expect(counts(body)).toEqual([['a', 6, 3]]);
   });
 
+  test('wild shares leave the lesson readable: minutes are bounded, and too many blocks are refused', async () => {
+    const { id } = await booked();
+    const wild = share({ a: [0, 1, 1] });
+    const spans = Array.from({ length: 400 }, (_, i) => [
+      NOW + i * 200 * MIN,
+      NOW + i * 200 * MIN + 90 * MIN,
+    ]);
+    await keep(id, { ...wild, blocks: [{ ...wild.blocks[0], spans }] }).expect(200);
+    for (let s = 0; s < 3; s++)
+      await keep(
+        id,
+        share(Object.fromEntries(Array.from({ length: 60 }, (_, i) => [`s${s}b${i}`, [0, 1, 0]]))),
+      ).expect(200);
+    const many = share(Object.fromEntries(Array.from({ length: 60 }, (_, i) => [`last${i}`, [0, 1, 0]])));
+    expect((await keep(id, many).expect(422)).body.code).toBe('lesson.full');
+    const { body } = await teacher.get(`/api/lessons/${id}`).expect(200);
+    expect(body.done.blocks).toHaveLength(181);
+    expect(body.done.blocks[0].minutes).toBe(240);
+  });
+
   test('a lesson that never was is not written up by accident', async () => {
     const { id, version } = await booked();
     const nothing = { version, done: { schemaVersion: 1, blocks: [] }, note: '' };

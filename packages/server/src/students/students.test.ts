@@ -146,6 +146,51 @@ describe('a double', () => {
   });
 });
 
+describe('the seats of a double', () => {
+  test('a guardian and a student of the double sit down with who stays, and late takes for the double are theirs', async () => {
+    const { studioId } = world.here;
+    const [stays, double] = [await added('Sorrel Pike'), await added('Sorel Pike')];
+    const seat = async (roles: string, link: (seatId: string) => [string, unknown[]]) => {
+      const [personId, seatId] = [uuid(), uuid()];
+      await inStudio(world.owner, studioId, async (manager) => {
+        await manager.query("INSERT INTO person (studio_id, id, name) VALUES ($1, $2, 'P')", [
+          studioId,
+          personId,
+        ]);
+        await manager.query(
+          'INSERT INTO membership (studio_id, id, account_id, person_id, roles) VALUES ($1, $2, NULL, $3, $4)',
+          [studioId, seatId, personId, [roles]],
+        );
+        await manager.query(...link(seatId));
+      });
+      return seatId;
+    };
+    const guardianSeat = await seat('guardian', (id) => [
+      'INSERT INTO guardianship (studio_id, membership_id, student_id) VALUES ($1, $2, $3)',
+      [studioId, id, double],
+    ]);
+    const ownSeat = await seat('student', (id) => [
+      'UPDATE student SET membership_id = $1 WHERE id = $2',
+      [id, double],
+    ]);
+    await teacher.post(`/api/students/${stays}/double`).send({ version: 1, double }).expect(200);
+    const { body } = await teacher.get('/api/seats').expect(200);
+    const of = (id: string) =>
+      body.seats.find((one: { membershipId: string }) => one.membershipId === id).studentId;
+    expect([of(guardianSeat), of(ownSeat)]).toEqual([stays, stays]);
+    const guardian = await world.sit(guardianSeat);
+    await guardian.get(`/api/students/${stays}`).expect(200);
+    const student = await world.sit(ownSeat);
+    const late = take(double);
+    const sent = await student
+      .post('/api/events')
+      .send({ events: [{ ...late, take: { ...late.take, source: 'self' } }] })
+      .expect(200);
+    expect(sent.body.stored).toEqual([late.id]);
+    expect((await page(stays)).takes).toBe(1);
+  });
+});
+
 describe('erasing', () => {
   test('takes everything with it, the double too, and asks for the name first', async () => {
     const [id, double] = [await added('Brindle Moss'), await added('Brindel Moss')];

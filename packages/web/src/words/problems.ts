@@ -101,6 +101,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'student.same': () => 'That is the same student. Pick somebody else as the double.',
   'erase.name': (_, detail) => `Not erased: type the name exactly, ${detail}.`,
   'born.age': (_, detail) => `Not kept: a birthday is ${detail.replace('a birthday ', '')}. Check the year.`,
+  'lesson.full': (_, detail) => `A lesson holds ${detail}; write this one up first.`,
   'lesson.cancelled': () => 'That lesson was cancelled. Bring it back on the student’s page first.',
   'write-up.empty': () =>
     'Nothing was timed in this lesson. Write the minutes in, or say that nothing was taught.',

@@ -2,10 +2,10 @@
 /** The lesson as it runs, readable from a metre and a half and worked with one hand. */
 import { routes } from '@finch/contract';
 import type { TakeResult } from '@finch/core/drills';
-import type { PlanBlock } from '@finch/core/planning';
+import type { LessonPlan, PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { BButton } from 'bootstrap-vue-next';
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import TodayLessons from '../../furniture/TodayLessons.vue';
@@ -38,7 +38,8 @@ const { data: onBench } = useStudent(() => bench.studentId);
 const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.nextLesson?.id || null);
 const { data: lesson, error, refetch } = useLesson(id);
 const { student, drilling, instrument, hookOn } = useTaught(() => lesson.value?.studentId ?? null);
-const proposed = ref<readonly PlanBlock[]>([]);
+const proposal = shallowRef<LessonPlan | null>(null);
+const proposed = computed<readonly PlanBlock[]>(() => proposal.value?.blocks ?? []);
 const trouble = ref('');
 const lessonRun = useLessonRun(lesson, proposed, seat);
 const { blocks, block, at, begun, run, takes, lastTake, spentSeconds } = lessonRun;
@@ -74,7 +75,7 @@ async function propose() {
       params: { studentId: now.studentId },
       body: { minutes: now.minutes, locked: [] },
     });
-    if (lesson.value?.id === now.id && !lesson.value.plan) proposed.value = plan.blocks;
+    if (lesson.value?.id === now.id && !lesson.value.plan) proposal.value = plan;
   } catch (problem) {
     trouble.value = sayError(problem);
   }
@@ -84,19 +85,12 @@ watch(
   () => begun.value && !closed.value && proposed.value.length > 0 && lesson.value?.plan === null,
   async (keep) => {
     const now = lesson.value;
-    if (!keep || !now) return;
+    const plan = proposal.value;
+    if (!keep || !now || !plan) return;
     try {
-      const { minutes, version } = now;
-      const plan = {
-        schemaVersion: 1 as const,
-        minutes,
-        blocks: [...proposed.value],
-        leftOut: [],
-        modelVersion: 'begun',
-      };
       const kept = await call(routes.keepPlan, {
         params: { lessonId: now.id },
-        body: { version, plan, standing: 'begun' },
+        body: { version: now.version, plan, standing: 'begun' },
       });
       client.setQueryData(['lesson', kept.id], kept);
     } catch (problem) {

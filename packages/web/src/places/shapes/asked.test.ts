@@ -3,6 +3,7 @@ import { must } from '@finch/core/kernel';
 import { DEFAULT_LIMITS, DEFAULT_SCHOOLS, explainLimits, findShapes } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
 import {
+  asksOf,
   givenWay,
   limitsOf,
   NOTHING_ASKED,
@@ -126,4 +127,10 @@ test('a position asked for is a limit, and giving way takes it back', () => {
   expect(way.limits.length).toBeGreaterThan(0);
   expect(givenWay(asked, { ...way, limits: ['position'], to: [null] }).position).toBeNull();
   expect(readAsked(writeAsked(asked)).position).toBe(5);
+});
+
+test('what is asked is counted: strings once, however many, and nothing that asks nothing', () => {
+  expect(asksOf(NOTHING_ASKED)).toBe(0);
+  expect(asksOf({ ...NOTHING_ASKED, strings: { 6: 'any' } })).toBe(0);
+  expect(asksOf({ ...NOTHING_ASKED, strings: { 6: 'must', 5: 'leave' }, barre: false, toFret: 7 })).toBe(3);
 });
