@@ -141,13 +141,13 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
   await page.getByRole('button', { name: 'Keep hook' }).click();
   await expect(page.getByText('Kept; whoever gets this sees it.')).toBeVisible();
   await page.reload();
-  await expect(page.locator('.one-top .hook')).toContainText('three in a row');
-  await expect(page.locator('.one-top .hook img')).toBeVisible();
+  await expect(page.locator('.in-hand .hook')).toContainText('three in a row');
+  await expect(page.locator('.in-hand .hook img')).toBeVisible();
   await expect(fingers.filter({ hasText: 'pinned' })).toContainText('x02130');
   await fingers.filter({ hasText: 'pinned' }).click();
   await expect(page.getByText('pinned for Ode')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take it away' }).click();
-  await expect(page.locator('.one-top .hook')).toHaveCount(0);
+  await expect(page.locator('.in-hand .hook')).toHaveCount(0);
 });
 
 test('two grips side by side, then a page of cards as PDF, SVG and PNG', async ({ page, sit }) => {

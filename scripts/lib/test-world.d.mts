@@ -3,6 +3,7 @@ export interface World {
   readonly port: number;
   readonly start: () => Promise<void>;
   readonly stop: () => Promise<void>;
+  readonly within: (milliseconds: number) => Promise<void>;
   readonly end: () => Promise<void>;
 }
 export const FIXED_NOW: string;

@@ -22,6 +22,7 @@ export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empt
     FINCH_CLOCK: clock,
   };
   let child = null;
+  let since = 0;
   const world = {
     cluster,
     port,
@@ -34,6 +35,13 @@ export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empt
         environment: { ...environment, FINCH_DEMO: empty ? 'no' : 'yes' },
         quiet: true,
       }));
+      since = Date.now();
+    },
+    /** Its clock has not run on by more than this since its fixed start; else it is started anew. */
+    within: async (milliseconds) => {
+      if (child && Date.now() - since < milliseconds) return;
+      await world.stop();
+      await world.start();
     },
     stop: async () => {
       if (child) await stopServer(child);

@@ -4,7 +4,7 @@ import { parseChord } from '../theory/chord';
 import { readNote } from '../theory/note';
 import { pitchAt } from '../fretboard/instrument';
 import { gradeIn } from './in-context';
-import { changeLoop, ringCheck, strumReading, makeDrill, warmUp } from './index';
+import { changeLoop, pieceSection, ringCheck, strumReading, makeDrill, warmUp } from './index';
 import { forHand, heldGrip, rekeyForHand } from './held-grips';
 import type { NamedGrip, Recipe } from './recipe';
 
@@ -54,4 +54,43 @@ test('a loop of open grips goes through every key on grips this hand holds', () 
     expect(gripsOf(moved)[0].chord).toBe(`${root}m`);
   }
   expect(gripsOf(must(rekeyForHand(loop, readNote('B')!.note, strong)))[1].chord).toBe('D');
+});
+
+describe('bars of a piece', () => {
+  const bars = (more: Partial<Parameters<typeof pieceSection>[0]> = {}) =>
+    pieceSection({
+      pieceId: 'p',
+      title: 'Paper Boats',
+      fromBar: 5,
+      toBar: 7,
+      chart: 'title: Paper Boats\nkey: C major\n\n[A]\n| Am | F | F |\n',
+      grips: [A_MINOR.frets, F_BARRE.frets, null],
+      part: 'as written',
+      ...more,
+    });
+  const framed = (recipe: Recipe) => (recipe.family === 'piece section' ? recipe.parameters.grips : []);
+
+  test('are held by this hand: its grips stay, a heavier one gives way, a bar without a grip stays without', () => {
+    const made = forHand(bars(), small);
+    const [a, f, none] = framed(made);
+    expect([a, none]).toEqual([A_MINOR.frets, null]);
+    expect(f).toEqual(heldGrip('F', small)?.frets);
+    expect(makeDrill(made, small).ok).toBe(true);
+  });
+
+  test('that this hand holds already are the same recipe; so is a melody, and a chart that cannot be read', () => {
+    const held = bars();
+    expect(forHand(held, strong)).toBe(held);
+    const melody = bars({ part: 'melody' });
+    expect(forHand(melody, small)).toBe(melody);
+    const torn = bars({ chart: '| Hmm | F | F |' });
+    expect(forHand(torn, small)).toBe(torn);
+  });
+
+  test('with a capo are held above it', () => {
+    const chart = 'title: Paper Boats\nkey: C major\ncapo: 5\n\n[A]\n| Am | F | F |\n';
+    const [, f] = framed(forHand(bars({ chart }), small));
+    const above = { ...small, instrument: { ...standardGuitar, capo: 5 } };
+    expect(f).toEqual(heldGrip('F', above)?.frets);
+  });
 });

@@ -5,12 +5,14 @@
  */
 import { ok, type Result } from '../kernel/result';
 import { findShapes } from '../shapes/find-shapes';
+import { readChart } from '../score/chart';
+import { writtenChords } from '../score/piece';
 import { parseChord, transposeChord } from '../theory/chord';
 import { mod12, pitchClassOf, rootNamed, type NoteName } from '../theory/note';
 import type { DrillContext } from './drill';
 import { gradeIn } from './in-context';
 import { makeDrill } from './make-drill';
-import type { NamedGrip, Recipe } from './recipe';
+import type { NamedGrip, PieceSectionRecipe, Recipe } from './recipe';
 import { rekey, rootOf } from './rekey';
 
 /** The most useful grip of a chord for this hand within its limit; null where there is none or the symbol cannot be read. */
@@ -35,9 +37,30 @@ function holds(grip: NamedGrip, context: DrillContext): boolean {
 const held = (grip: NamedGrip, context: DrillContext): NamedGrip =>
   holds(grip, context) ? grip : (heldGrip(grip.chord, context) ?? grip);
 
+/** Bars of a piece with grips this hand holds, by the chords written over them, under the capo of the chart. */
+function sectionForHand(recipe: PieceSectionRecipe, context: DrillContext): Recipe {
+  const { chart, grips, part } = recipe.parameters;
+  const { piece, problems } = readChart(chart);
+  const written = writtenChords(piece);
+  if (part === 'melody' || problems.length || written.length !== grips.length) return recipe;
+  const here = { ...context, instrument: { ...context.instrument, capo: piece.capo } };
+  const found = new Map<string, NamedGrip>();
+  const own = grips.map((frets, i) => {
+    if (frets === null) return null;
+    const { chord } = written[i];
+    const name = `${chord} ${frets.join()}`;
+    const grip = found.get(name) ?? held({ chord, frets }, here);
+    found.set(name, grip);
+    return grip.frets;
+  });
+  return own.every((frets, i) => frets === grips[i])
+    ? recipe
+    : { ...recipe, parameters: { ...recipe.parameters, grips: own } };
+}
+
 /** The recipe with every grip it names held by this hand; the same recipe where all of them are already. */
 export function forHand(recipe: Recipe, context: DrillContext): Recipe {
-  if (recipe.family === 'piece section') return recipe;
+  if (recipe.family === 'piece section') return sectionForHand(recipe, context);
   const { parameters } = recipe;
   if ('grips' in parameters) {
     const grips = parameters.grips.map((grip) => held(grip, context));

@@ -35,7 +35,9 @@ function walk(event: KeyboardEvent) {
   choices[(at + by + choices.length) % choices.length].focus();
 }
 const root = useTemplateRef<HTMLElement>('root');
+const first = () => root.value?.querySelector<HTMLElement>('[role=radio]')?.focus();
 defineExpose({
+  focus: first,
   /** Pain: asks where, and puts the focus on the first place. */
   askWhere: async () => {
     pick('pain');

@@ -9,8 +9,12 @@ import { refDebounced } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 import { limitsAsked, type PathAsked } from './path-asked';
 import { readProgression } from './progression';
+
+/** Chords beyond which only the best path is searched. */
+const LONG_PIECE = 64;
 
 export function usePath(given: {
   readonly typed: string;
@@ -40,37 +44,21 @@ export function usePath(given: {
       school: { ...school() },
     };
   });
-  const found = shallowRef<PathFound | null>(null);
-  const foundFor = shallowRef(progression.value);
-  const shown = ref(0);
-  const busy = ref(false);
-  const failed = ref(false);
-  let turn = 0;
-  async function plan() {
-    const mine = ++turn;
-    const now = progression.value;
-    if (now.chords.length === 0) {
-      found.value = null;
-      foundFor.value = now;
-      return;
-    }
-    busy.value = true;
-    failed.value = false;
-    try {
+  const search = useLatest(
+    () => ({ now: progression.value, options: options.value }),
+    async ({ now, options: asked }): Promise<{ of: typeof now; path: PathFound | null }> => {
+      if (now.chords.length === 0) return { of: now, path: null };
       const chords = now.chords.map((one) => chordOf(one.chord));
-      const others = chords.length > 64 ? 0 : 2;
-      const path = await benchWork().path(plain(chords), plain({ ...options.value, others }));
-      if (mine !== turn) return;
-      found.value = path;
-      foundFor.value = now;
-      shown.value = 0;
-    } catch {
-      if (mine === turn) failed.value = true;
-    } finally {
-      if (mine === turn) busy.value = false;
-    }
-  }
-  watch([progression, options], plan, { immediate: true });
+      const others = chords.length > LONG_PIECE ? 0 : 2;
+      return { of: now, path: await benchWork().path(plain(chords), plain({ ...asked, others })) };
+    },
+    () => true,
+  );
+  const shown = ref(0);
+  watch(search.answer, () => (shown.value = 0));
+  const found = computed(() => search.answer.value?.path ?? null);
+  /** The progression that the path shown belongs to. */
+  const foundFor = computed(() => search.answer.value?.of ?? progression.value);
   const paths = computed<readonly Path[]>(() => (found.value ? [found.value, ...found.value.others] : []));
   const path = computed<Path | null>(() => paths.value[shown.value] ?? paths.value[0] ?? null);
 
@@ -79,15 +67,11 @@ export function usePath(given: {
   watch(path, (now) => {
     if (!now || picked.value === null || !now.changes[picked.value]) picked.value = now?.weakest ?? null;
   });
-  const ways = shallowRef<readonly OtherWay[]>([]);
-  let waysTurn = 0;
-  watch([path, picked], async ([now, at]) => {
-    const mine = ++waysTurn;
-    ways.value = [];
-    if (!now || at === null) return;
-    const next = await benchWork().otherWays(plain(now), at + 1, plain(options.value));
-    if (mine === waysTurn) ways.value = next;
-  });
+  const others = useLatest(
+    () => (path.value && picked.value !== null ? ([path.value, picked.value + 1] as const) : null),
+    ([now, at]) => benchWork().otherWays(plain(now), at, plain(options.value)),
+  );
+  const ways = computed<readonly OtherWay[]>(() => others.answer.value ?? []);
   const lock = (chord: number, to: PathLock | null) => {
     const next: Record<number, PathLock> = { ...locks.value };
     if (to) next[chord] = to;
@@ -113,8 +97,10 @@ export function usePath(given: {
     shown,
     picked,
     ways,
-    busy,
-    failed,
-    plan,
+    busy: search.busy,
+    failed: search.failed,
+    plan: search.again,
   };
 }
+
+export type PathWork = ReturnType<typeof usePath>;

@@ -4,18 +4,17 @@ import type { KeyOffer, Piece, SingerRange } from '@finch/core/score';
 import type { PathOptions } from '@finch/core/changes';
 import { parsePitch } from '@finch/core/theory';
 import { BButton, BModal } from 'bootstrap-vue-next';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { chordText } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 
 const props = defineProps<{ piece: Piece; options: PathOptions; limit: number | null; who: string }>();
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ take: [offer: KeyOffer] }>();
 const low = ref('');
 const high = ref('');
-const offers = shallowRef<readonly KeyOffer[] | null>(null);
-const failed = ref(false);
 const sung = computed(() =>
   props.piece.sections.some((one) => one.bars.some((bar) => bar.melody?.some((note) => note.pitch))),
 );
@@ -24,19 +23,12 @@ const range = computed<SingerRange | null>(() => {
   return a.ok && b.ok ? { low: a.value, high: b.value } : null;
 });
 const halfTyped = computed(() => (low.value !== '' || high.value !== '') && !range.value);
-let turn = 0;
-watch([open, range, () => props.piece], async ([now, singer, piece]) => {
-  if (!now) return;
-  const mine = ++turn;
-  offers.value = null;
-  failed.value = false;
-  try {
-    const found = await benchWork().keys(plain(piece), plain(props.options), plain(singer));
-    if (mine === turn) offers.value = found;
-  } catch {
-    if (mine === turn) failed.value = true;
-  }
-});
+const { answer: offers, failed } = useLatest(
+  () => (open.value ? ([props.piece, props.options, range.value] as const) : null),
+  // Locked grips belong to the key the piece is in.
+  ([piece, options, singer]) =>
+    benchWork().keys(plain(piece), plain({ ...options, locked: [] }), plain(singer)),
+);
 const keyText = (name: string) => chordText(name.replace(' major', '').replace(' minor', 'm'));
 const tempo = (offer: KeyOffer) =>
   offer.tempoShare === null ? '–' : Math.round(offer.tempoShare * props.piece.tempoBpm);

@@ -1,7 +1,7 @@
 import type { PartKind } from '@finch/core/score';
 
 export const PART_NAMES: Readonly<Record<PartKind, string>> = {
-  full: 'Full',
+  full: 'Every chord',
   capo: 'Capo',
   'two notes': 'Two notes',
 };

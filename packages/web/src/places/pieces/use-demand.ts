@@ -1,10 +1,11 @@
 /** What a piece asks of the hand on the bench, worked out beside the page: its grips, changes, tempo and parts. */
 import type { PathOptions } from '@finch/core/changes';
 import type { DrillContext } from '@finch/core/drills';
-import type { PartGrade, Piece, PieceDemand } from '@finch/core/score';
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import type { PartGrade, Piece } from '@finch/core/score';
+import { computed, type Ref } from 'vue';
 import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 import { locksOf, type Listed } from './listed';
 
 export function useDemand(
@@ -28,29 +29,15 @@ export function useDemand(
       school: { ...school() },
     };
   });
-  const demand = shallowRef<PieceDemand | null>(null);
-  const parts = shallowRef<readonly PartGrade[]>([]);
-  const failed = ref(false);
-  let turn = 0;
-  watch(
-    [piece, options],
-    async ([now, asked]) => {
-      const mine = ++turn;
-      demand.value = null;
-      parts.value = [];
-      failed.value = false;
-      if (!now) return;
-      try {
-        const found = await benchWork().demand(plain(now), plain(asked));
-        if (mine !== turn) return;
-        demand.value = found;
-        const graded = await benchWork().parts(plain(now), plain({ ...asked, locked: [], limits: {} }));
-        if (mine === turn) parts.value = graded;
-      } catch {
-        if (mine === turn) failed.value = true;
-      }
-    },
-    { immediate: true },
+  const asking = () => (piece.value ? ([piece.value, options.value] as const) : null);
+  const grips = useLatest(asking, ([now, asked]) => benchWork().demand(plain(now), plain(asked)));
+  const demand = grips.answer;
+  // The parts come after the grips: the chart is what is looked at first.
+  const graded = useLatest(
+    () => (demand.value ? asking() : null),
+    ([now, asked]) => benchWork().parts(plain(now), plain({ ...asked, locked: [], limits: {} })),
   );
+  const parts = computed<readonly PartGrade[]>(() => graded.answer.value ?? []);
+  const failed = computed(() => grips.failed.value || graded.failed.value);
   return { piece, options, demand, parts, failed };
 }

@@ -6,12 +6,13 @@ import type { Assignment } from '@finch/core/score';
 import { handFor } from '@finch/core/shapes';
 import { useQueries } from '@tanstack/vue-query';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { computed, watch, type Ref } from 'vue';
 import { call } from '../../session/api';
 import { useBoard } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { pinsOf } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 import type { Listed } from './listed';
 import type { ReadyLine } from './ReadyTable.vue';
 
@@ -71,29 +72,21 @@ export function useGroup(
       known.value.map((one) => [one.id, { name: one.name, limit: one.limits.value.gripEffort }] as const),
     ),
   );
-  const assignment = shallowRef<Assignment | null>(null);
-  const assigning = ref(false);
-  let turn = 0;
-  watch(
-    [() => shown.value?.piece ?? null, () => JSON.stringify(players.value), () => shown.value?.body.parts],
-    async ([now], [was]) => {
-      const mine = ++turn;
-      // The numbers of another piece never stand beside this one.
-      if (now !== was) assignment.value = null;
-      const ready = players.value.length > 0 && players.value.length === members.value.length;
-      if (!now || !ready) {
-        assignment.value = null;
-        return;
-      }
-      assigning.value = true;
-      const found = await benchWork()
-        .assign(plain(now), plain(players.value), plain(shown.value?.body.parts ?? {}))
-        .catch(() => null);
-      if (mine !== turn) return;
-      assignment.value = found;
-      assigning.value = false;
-    },
-    { immediate: true },
+  // The numbers of another piece never stand beside this one; those of this one stay while a part is given anew.
+  // As text, since every look at the server makes the bodies anew with the same in them.
+  const ready = computed(() =>
+    players.value.length > 0 && players.value.length === members.value.length
+      ? JSON.stringify(players.value)
+      : null,
+  );
+  const { answer: assignment, busy: assigning } = useLatest(
+    () =>
+      shown.value && ready.value
+        ? { piece: shown.value.piece, parts: shown.value.body.parts, all: ready.value }
+        : null,
+    ({ piece, parts, all }): Promise<Assignment> =>
+      benchWork().assign(plain(piece), JSON.parse(all) as typeof players.value, plain(parts)),
+    (now, before) => now.piece === before?.piece,
   );
   /** Today's share of clean changes of each player, carried on for so many days by the skills the piece needs. */
   function readiness(days: number, needed: ReadonlySet<string>): ReadyLine[] {

@@ -97,3 +97,5 @@ export function useKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove }
   }
   return { busy, trouble, said, undo, write, change, keepNew, keepChart, takeKey, takeAway, bringBack };
 }
+
+export type PieceKeeping = ReturnType<typeof useKeeping>;

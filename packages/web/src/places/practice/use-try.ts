@@ -180,3 +180,5 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     keep,
   };
 }
+
+export type Try = ReturnType<typeof useTry>;

@@ -67,7 +67,7 @@ button:focus-visible {
 }
 .card-head {
   display: flex;
-  gap: 6px;
+  gap: 4px;
   align-items: baseline;
 }
 .card-head b {
@@ -78,5 +78,6 @@ button:focus-visible {
   margin-left: auto;
   font-size: 12.5px;
   color: var(--ink2);
+  white-space: nowrap;
 }
 </style>

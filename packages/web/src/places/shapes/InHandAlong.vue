@@ -25,9 +25,11 @@ const halves = computed(() =>
 <template>
   <p v-if="!along" class="empty">Going up the neck…</p>
   <div v-else class="along">
-    <h2>Five forms, the lowest first</h2>
-    <p v-if="!along.forms.length" class="note">Forms have names in standard tuning with six strings alone.</p>
-    <ul v-else class="alongs">
+    <h2 class="wide">Five forms, the lowest first</h2>
+    <p v-if="!along.forms.length" class="note wide">
+      Forms have names in standard tuning with six strings alone.
+    </p>
+    <ul v-else class="alongs wide">
       <li v-for="place in along.forms" :key="place.form">
         <button
           type="button"
@@ -48,7 +50,7 @@ const halves = computed(() =>
         </button>
       </li>
     </ul>
-    <template v-if="along.closed.length">
+    <section v-if="along.closed.length" class="wide">
       <h2>Closed with a barre: {{ formText(along.closed[0].form) }}</h2>
       <ul class="closed">
         <li v-for="(one, i) in along.closed" :key="one.chord.symbol">
@@ -63,8 +65,8 @@ const halves = computed(() =>
           </button>
         </li>
       </ul>
-    </template>
-    <template v-if="halves.length">
+    </section>
+    <section v-if="halves.length">
       <h2>In two halves</h2>
       <ul class="alongs">
         <li v-for="half in halves" :key="half.name">
@@ -80,14 +82,14 @@ const halves = computed(() =>
           </button>
         </li>
       </ul>
-    </template>
-    <template v-if="along.inversions.length">
+    </section>
+    <section v-if="along.inversions.length">
       <h2>Three inversions on three strings</h2>
       <table>
         <thead>
           <tr>
             <th scope="col">strings</th>
-            <th scope="col" colspan="3">from the lowest up</th>
+            <th scope="col" colspan="3">lowest first</th>
           </tr>
         </thead>
         <tbody>
@@ -102,8 +104,8 @@ const halves = computed(() =>
           </tr>
         </tbody>
       </table>
-    </template>
-    <template v-if="along.ladder.length > 1">
+    </section>
+    <section v-if="along.ladder.length > 1" class="wide">
       <h2>The family, one move a rung</h2>
       <ul class="alongs">
         <li v-for="(rung, i) in along.ladder" :key="i">
@@ -122,15 +124,18 @@ const halves = computed(() =>
           </button>
         </li>
       </ul>
-    </template>
+    </section>
   </div>
 </template>
 
 <style scoped>
 .along {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 4px 14px;
+}
+.wide {
+  grid-column: 1 / -1;
 }
 .alongs {
   display: flex;
@@ -155,8 +160,8 @@ const halves = computed(() =>
   display: flex;
   flex-direction: column;
   align-items: center;
-  padding: 4px;
-  width: 84px;
+  padding: 2px 0;
+  width: 98px;
   font-size: 14px;
   line-height: 1.15;
 }
@@ -197,7 +202,17 @@ th {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  padding: 5px 8px;
+  padding: 1px 6px;
+}
+@media (max-width: 600px) {
+  .along {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (pointer: coarse) {
+  .cell {
+    min-height: 44px;
+  }
 }
 .cell:hover {
   border-color: var(--crown);

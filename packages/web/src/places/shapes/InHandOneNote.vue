@@ -16,10 +16,9 @@ const emit = defineEmits<{ use: [symbol: string, frets: readonly (number | null)
   <ul v-else class="one-note" aria-label="One note moved">
     <li v-for="one in changes" :key="one.chord.symbol">
       <ChordName :symbol="one.chord.symbol" class="name" />
-      <div>
-        <b>{{ sayMoves(one) }}</b>
-        <p class="note">{{ sayVerdict(one) }}</p>
-      </div>
+      <p class="note">
+        <b>{{ sayMoves(one) }}</b>: {{ sayVerdict(one) }}
+      </p>
       <BButton
         v-if="one.literal && ['move.plays', 'move.weak', 'move.no-root'].includes(one.verdict.code)"
         size="sm"
@@ -51,24 +50,35 @@ const emit = defineEmits<{ use: [symbol: string, frets: readonly (number | null)
 <style scoped>
 .one-note li {
   display: grid;
-  grid-template-columns: 66px minmax(0, 1fr) auto 78px;
+  grid-template-columns: 74px minmax(0, 1fr) auto 52px;
   gap: 8px;
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 4px 0;
+  padding: 1px 0;
   font-size: 14px;
 }
 .name {
   font-size: 20px;
 }
 .note {
-  margin: 0;
+  line-height: 1.22;
 }
 .thumb {
   background: none;
   border: 1px solid transparent;
   border-radius: 3px;
   padding: 0;
+}
+.thumb :deep(svg) {
+  display: block;
+  height: 38px;
+  width: auto;
+  margin: auto;
+}
+@media (pointer: coarse) {
+  .thumb :deep(svg) {
+    height: 60px;
+  }
 }
 .thumb:hover {
   border-color: var(--line-strong);

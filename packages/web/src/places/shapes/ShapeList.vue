@@ -61,7 +61,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
     </div>
     <p v-if="failed" class="refusal" role="alert">
       The search stopped in this window.
-      <BButton size="sm" variant="outline-secondary" @click="search.search()">Try again</BButton>
+      <BButton size="sm" variant="outline-secondary" @click="search.again()">Try again</BButton>
     </p>
     <div v-else-if="!searching && chord && !list.length" class="empty" role="status">
       <p>No shapes within these limits.</p>

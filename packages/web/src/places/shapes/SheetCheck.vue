@@ -4,23 +4,23 @@ import type { Hand, Instrument } from '@finch/core/fretboard';
 import type { SheetFinding } from '@finch/core/shapes';
 import { refDebounced } from '@vueuse/core';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { encodingText, readText } from '../../app/text-file';
 import { chordText, saySheet } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 
 const props = defineProps<{ hand: Hand; instrument: Instrument }>();
 const open = defineModel<boolean>({ required: true });
 const text = ref('');
 const settled = refDebounced(text, 250);
-const findings = shallowRef<readonly SheetFinding[]>([]);
+const { answer } = useLatest(
+  () => [settled.value, props.hand, props.instrument] as const,
+  ([sheet, hand, instrument]) => benchWork().sheet(sheet, plain(hand), plain(instrument)),
+  () => true,
+);
+const findings = computed<readonly SheetFinding[]>(() => answer.value ?? []);
 const wrong = computed(() => findings.value.filter((one) => one.verdict === 'wrong').length);
-let turn = 0;
-watch([settled, () => props.instrument], async () => {
-  const mine = ++turn;
-  const found = await benchWork().sheet(settled.value, plain(props.hand), plain(props.instrument));
-  if (mine === turn) findings.value = found;
-});
 /** Puts the nearest right answer in the place of the line. */
 function take(one: SheetFinding) {
   const lines = text.value.split(/\r?\n/);

@@ -10,11 +10,24 @@ import { refDebounced, useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
 import { givenWay, limitsOf, NOTHING_ASKED, type Asked } from './asked';
 import { readBox } from './reading';
 
 /** Long enough for a frame with the first cards. */
 const REST_AFTER_MS = 60;
+
+interface Found {
+  readonly chord: Chord | null;
+  readonly list: readonly GradedGrip[];
+  readonly total: number;
+  /** The grip that was typed, graded. */
+  readonly own: GradedGrip | null;
+  readonly typed: Frets | null;
+  /** Steps that would fill an empty list. */
+  readonly steps: readonly LimitStep[];
+}
+const NOTHING_FOUND: Found = { chord: null, list: [], total: 0, own: null, typed: null, steps: [] };
 
 export function useShapeSearch(given: {
   readonly typed: string;
@@ -29,14 +42,6 @@ export function useShapeSearch(given: {
   const settled = refDebounced(typed, 200);
   const german = useLocalStorage('finch-german-names', false);
   const asked = reactive<Asked>({ ...given.asked });
-  /** The head of what was found, then all of it. */
-  const list = shallowRef<readonly GradedGrip[]>([]);
-  const total = ref(0);
-  /** The chord the grips on screen belong to; the one typed is shown once its grips are there. */
-  const shownChord = shallowRef<Chord | null>(null);
-  const steps = shallowRef<readonly LimitStep[]>([]);
-  const searching = ref(false);
-  const failed = ref(false);
   const pickedText = ref(given.picked);
   const own = shallowRef<GradedGrip | null>(null);
 
@@ -58,45 +63,43 @@ export function useShapeSearch(given: {
         }
       : null,
   );
-  let turn = 0;
-  async function search() {
-    const mine = ++turn;
-    const now = request.value;
-    if (!now) {
-      shownChord.value = null;
-      return;
-    }
-    searching.value = true;
-    failed.value = false;
-    try {
-      const typedGrip = reading.value.ok ? reading.value.value.frets : null;
-      const { total: count, head } = await benchWork().shapes(plain(now));
-      const grip = typedGrip
+  let before = NOTHING_FOUND;
+  /** The head of what was found; the chord typed is shown once its grips are there. */
+  const search = useLatest(
+    () => ({ asked: request.value, typedGrip: reading.value.ok ? reading.value.value.frets : null }),
+    async ({ asked: now, typedGrip }): Promise<Found> => {
+      if (!now) return { ...NOTHING_FOUND, list: before.list };
+      const { total, head } = await benchWork().shapes(plain(now));
+      const own = typedGrip
         ? await benchWork().graded(plain(typedGrip), plain(now.chord), plain(now.hand), plain(now.instrument))
         : null;
-      const why = count ? [] : await benchWork().explain(plain(now));
-      if (mine !== turn) return;
-      list.value = head;
-      total.value = count;
-      own.value = grip;
-      steps.value = why;
-      shownChord.value = now.chord;
-      if (typedGrip) pickedText.value = fretsText(typedGrip);
-      if (count > head.length) void fetchRest(mine, head);
-    } catch {
-      if (mine === turn) failed.value = true;
-    } finally {
-      if (mine === turn) searching.value = false;
-    }
-  }
+      const steps = total ? [] : await benchWork().explain(plain(now));
+      return (before = { chord: now.chord, list: head, total, own, steps, typed: typedGrip });
+    },
+    () => true,
+  );
+  const found = computed(() => search.answer.value ?? NOTHING_FOUND);
   /** The rest comes when the first cards stand. */
-  async function fetchRest(mine: number, head: readonly GradedGrip[]) {
-    await new Promise((resolve) => setTimeout(resolve, REST_AFTER_MS));
-    if (mine !== turn) return;
-    const rest = await benchWork().restOfShapes();
-    if (mine === turn) list.value = [...head, ...rest];
-  }
-  watch(request, search, { immediate: true });
+  const rest = useLatest(
+    () => (found.value.total > found.value.list.length && found.value.chord ? found.value : null),
+    async (head) => {
+      await new Promise((resolve) => setTimeout(resolve, REST_AFTER_MS));
+      return { head, grips: found.value === head ? await benchWork().restOfShapes() : [] };
+    },
+  );
+  const list = computed<readonly GradedGrip[]>(() =>
+    rest.answer.value?.head === found.value
+      ? [...found.value.list, ...rest.answer.value.grips]
+      : found.value.list,
+  );
+  const total = computed(() => found.value.total);
+  const steps = computed(() => found.value.steps);
+  /** The chord the grips on screen belong to. */
+  const shownChord = computed(() => found.value.chord);
+  watch(found, (now) => {
+    own.value = now.own;
+    if (now.typed) pickedText.value = fretsText(now.typed);
+  });
 
   const picked = computed(() => {
     const is = (grip: GradedGrip) => fretsText(grip.frets) === pickedText.value;
@@ -143,8 +146,8 @@ export function useShapeSearch(given: {
     total,
     shownChord,
     steps,
-    searching,
-    failed,
+    searching: search.busy,
+    failed: search.failed,
     list,
     picked,
     inHand,
@@ -154,7 +157,7 @@ export function useShapeSearch(given: {
     step,
     giveWay,
     reset,
-    search,
+    again: search.again,
   };
 }
 

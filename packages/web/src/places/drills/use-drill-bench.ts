@@ -1,0 +1,153 @@
+/** The drill bench: a recipe, what it makes for the hand on the bench, its neighbours, its keys, and where it goes. */
+import { recipeSchema } from '@finch/contract';
+import {
+  drillTitle,
+  easier,
+  forHand,
+  harder,
+  instrumentFor,
+  makeDrill,
+  nearestRecipe,
+  rootOf,
+  type Drill,
+  type DrillFamily,
+  type Recipe,
+} from '@finch/core/drills';
+import { fretsText, parseFrets } from '@finch/core/grips';
+import { soundSchedule } from '@finch/core/sound';
+import { pitchClassOf } from '@finch/core/theory';
+import * as v from 'valibot';
+import { computed, shallowRef, watch } from 'vue';
+import { useAddress } from '../../session/address';
+import { useBench } from '../../session/bench';
+import { blockOf, useHandOut } from '../../session/hand-out';
+import { useNotices } from '../../session/notices';
+import { useTaught } from '../../session/taught';
+import { nameChord, say } from '../../words';
+import { benchWork, plain } from '../../workers/bench';
+import type { KeyedDrill } from '../../workers/bench.worker';
+import { useLatest } from '../../workers/latest';
+import { usePlayer } from '../../workers/player';
+import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
+
+const isFamily = (name: string): name is DrillFamily =>
+  FAMILY_GROUPS.some((group) => group.families.some((one) => one.family === name));
+
+/** The recipe in an address; null where there is none or it cannot be read. */
+export function readRecipe(text: string): Recipe | null {
+  try {
+    const read = v.safeParse(recipeSchema, JSON.parse(text));
+    return read.success ? read.output : null;
+  } catch {
+    return null;
+  }
+}
+
+export function useDrillBench() {
+  const bench = useBench();
+  const address = useAddress();
+  const player = usePlayer();
+  const notices = useNotices();
+  const taught = useTaught(() => bench.studentId);
+  const { student, drilling, limit, instrument } = taught;
+  const gripFrom = (chord: string, frets: string) => {
+    const read = parseFrets(frets);
+    return chord && read.ok ? { chord, frets: read.value } : null;
+  };
+  // Read once: the address holds the drill alone from then on.
+  const begun = {
+    grip: gripFrom(address.text('chord'), address.text('frets')) ?? { chord: 'F', frets: [1, 3, 3, 2, 1, 1] },
+    from: gripFrom(address.text('from'), address.text('fromFrets')),
+  };
+  const start = computed(() => ({ ...begun, instrument: instrument.value }));
+  const asked = address.text('family');
+  const given = readRecipe(address.text('recipe'));
+  const unread = given === null && address.text('recipe') !== '';
+  const first = isFamily(asked) ? asked : address.text('frets') ? 'ring check' : 'five forms';
+  const recipe = shallowRef<Recipe>(given ?? firstRecipe(first, start.value));
+  // The address holds the drill, so that it can be kept or passed on.
+  watch(recipe, (now) => address.hold({ recipe: JSON.stringify(now) }));
+
+  const made = computed(() => makeDrill(recipe.value, drilling.value));
+  const drill = computed<Drill | null>(() => (made.value.ok ? made.value.value : null));
+  const nearest = computed(() => (made.value.ok ? null : nearestRecipe(recipe.value, drilling.value)));
+  const title = computed(() => say(drillTitle(recipe.value)));
+  /** Another family around the same grips. */
+  const open = (family: DrillFamily) =>
+    (recipe.value = firstRecipe(family, { ...start.value, grips: gripsHeld(recipe.value) }));
+
+  const notches = computed(() =>
+    (['easier', 'harder'] as const).map((way) => {
+      const next = (way === 'easier' ? easier : harder)(recipe.value, drilling.value);
+      const there = next.ok ? makeDrill(next.value, drilling.value) : next;
+      return { way, next, effort: there.ok ? there.value.effort : null };
+    }),
+  );
+  function step(way: 'easier' | 'harder') {
+    const found = notches.value.find((one) => one.way === way)?.next;
+    if (found?.ok) recipe.value = found.value;
+  }
+
+  /** The drill on each of the twelve roots; those of the key before stay until the new ones are there. */
+  const keys = useLatest(
+    () => (rootOf(recipe.value) ? ([recipe.value, drilling.value] as const) : null),
+    ([now, context]) => benchWork().keyed(plain(now), plain(context)),
+    ([now], before) => now.family === before?.[0].family,
+  );
+  const keyed = computed<readonly KeyedDrill[]>(() => keys.answer.value ?? []);
+  const rootNow = computed(() => {
+    const root = rootOf(recipe.value);
+    return root ? pitchClassOf(root) : null;
+  });
+  function nextKey() {
+    const order = keyed.value.filter((one) => one.recipe !== null);
+    const at = order.findIndex((one) => pitchClassOf(one.root) === rootNow.value);
+    const next = order[(at + 1) % Math.max(1, order.length)];
+    if (next?.recipe) recipe.value = next.recipe;
+  }
+
+  async function hear() {
+    if (player.playing.value) return player.stop();
+    if (!drill.value) return;
+    const played = instrumentFor(drill.value, instrument.value);
+    await player.play(soundSchedule(drill.value.score, played), { instrument: played });
+  }
+  watch(recipe, () => player.stop());
+
+  /** Another student comes to the bench: the drill is made anew for that hand. */
+  watch(student, (now, before) => {
+    if (!now || now.id === before?.id) return;
+    const own = forHand(recipe.value, drilling.value);
+    if (own === recipe.value) return;
+    recipe.value = own;
+    const grips = gripsHeld(own).map((grip) => `${nameChord(grip.chord)} ${fretsText(grip.frets)}`);
+    notices.tell(`Made for the hand of ${now.name}${grips.length ? `: ${grips.join(', ')}` : ''}.`);
+  });
+
+  const handOut = useHandOut();
+  return {
+    taught,
+    recipe,
+    made,
+    drill,
+    nearest,
+    title,
+    unread,
+    open,
+    notches,
+    step,
+    keyed,
+    rootNow,
+    nextKey,
+    player,
+    hear,
+    over: computed(() =>
+      drill.value && limit.value !== null ? Math.round(drill.value.heaviestGrip - limit.value) : 0,
+    ),
+    busy: handOut.busy,
+    put: () => drill.value && handOut.put(blockOf(recipe.value, drilling.value)),
+    home: () => drill.value && handOut.home(recipe.value),
+  };
+}
+
+export type DrillBench = ReturnType<typeof useDrillBench>;

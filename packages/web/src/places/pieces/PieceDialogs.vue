@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** What Pieces asks for in a dialog of its own. */
+import { BModal } from 'bootstrap-vue-next';
+import { computed } from 'vue';
+import PaperSheet from '../../paper/PaperSheet.vue';
+import ChartEditor from './ChartEditor.vue';
+import ConcertDialog from './ConcertDialog.vue';
+import FilesDialog from './FilesDialog.vue';
+import KeyDialog from './KeyDialog.vue';
+import { NEW_CHART } from './listed';
+import RuleDialog from './RuleDialog.vue';
+import type { PieceBench } from './use-piece-bench';
+
+const props = defineProps<{ bench: PieceBench }>();
+const { shown, taught, first, asks, keeping, chart, dialogs, held, job } = props.bench;
+const { drilling, limit } = taught;
+const { piece, demand, options } = asks;
+const { busy, trouble } = keeping;
+const { is, begun } = dialogs;
+const start = computed(() => begun.value ?? shown.value?.body.chart ?? NEW_CHART);
+const draftKey = computed(() => (begun.value === null ? `chart:${shown.value?.body.id ?? ''}` : 'chart:new'));
+</script>
+
+<template>
+  <ChartEditor
+    v-model="is.editing"
+    :start="start"
+    :busy="busy"
+    :trouble="trouble"
+    :is-new="begun !== null"
+    :draft-key="draftKey"
+    @keep="dialogs.keepChart"
+  />
+  <BModal v-model="is.printing" size="lg" centered title="On paper" no-footer>
+    <PaperSheet :job="job"
+      ><p class="note">
+        The chart with its strokes{{ chart.part.value === 'full' ? ' and the grips of this hand' : '' }}.
+      </p></PaperSheet
+    >
+  </BModal>
+  <RuleDialog
+    v-model="is.ruling"
+    :held="held"
+    :who="first ?? 'the student'"
+    :busy="busy"
+    :trouble="is.ruling ? trouble : ''"
+    @keep="(text) => dialogs.keepNew(text, 'ruling')"
+    @edit="dialogs.editRuled"
+  />
+  <FilesDialog
+    v-model="is.filing"
+    :piece="piece"
+    :demand="demand"
+    :instrument="drilling.instrument"
+    :busy="busy"
+    :trouble="is.filing ? trouble : ''"
+    @keep="(text, grips) => dialogs.keepNew(text, 'filing', grips)"
+    @paper="dialogs.onPaper"
+  />
+  <KeyDialog
+    v-if="piece"
+    v-model="is.keying"
+    :piece="piece"
+    :options="options"
+    :limit="limit"
+    :who="first ? `${first}’s` : 'a middle'"
+    @take="dialogs.takeKey"
+  />
+  <ConcertDialog
+    v-model="is.staging"
+    :concert="shown?.body.concert ?? null"
+    :busy="busy"
+    :trouble="is.staging ? trouble : ''"
+    @set="dialogs.setConcert"
+  />
+</template>

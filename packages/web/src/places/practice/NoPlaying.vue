@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** Pain was reported: nothing is played today, and what may be done instead. */
+defineProps<{ where: string | null }>();
+</script>
+
+<template>
+  <section class="sheet caution-sheet" role="alert">
+    <h2 class="display">No playing today</h2>
+    <p>
+      You reported pain{{ where ? ` (${where})` : '' }}. That ends playing for the day, open strings and the
+      other hand too. Listen, name notes, sing, tap a foot. Your teacher clears you to play again after two
+      days without pain.
+    </p>
+    <p>See a doctor or a hand therapist; this is no medical advice.</p>
+  </section>
+</template>
+
+<style scoped>
+.caution-sheet {
+  font-size: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  border: 2px solid var(--breast);
+}
+h2 {
+  font-size: 34px;
+}
+</style>

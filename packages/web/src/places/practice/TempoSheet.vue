@@ -1,0 +1,64 @@
+<script setup lang="ts">
+/** The count, the tempo of this try, and play or stop. */
+import { BButton } from 'bootstrap-vue-next';
+import CountIn from '../../instruments/CountIn.vue';
+
+defineProps<{
+  /** Beats of a bar; null where they are not shown. */
+  beats: number | null;
+  beat: number | null;
+  bpm: number | null;
+  playing: boolean;
+}>();
+const emit = defineEmits<{ faster: [by: number]; toggle: [] }>();
+const STEP = 2;
+</script>
+
+<template>
+  <section class="sheet time-sheet">
+    <CountIn v-if="beats !== null" :beats="beats" :beat="beat" />
+    <template v-if="bpm !== null"
+      ><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="emit('faster', -STEP)"
+        >−</BButton
+      ><span class="bpm" role="status"
+        ><b>{{ bpm }}</b
+        ><small>bpm</small></span
+      ><BButton variant="outline-secondary" aria-label="Faster" class="square" @click="emit('faster', STEP)"
+        >+</BButton
+      ></template
+    >
+    <BButton variant="outline-secondary" class="play" @click="emit('toggle')">{{
+      playing ? '■ Stop' : '▶ Play'
+    }}</BButton>
+    <slot />
+  </section>
+</template>
+
+<style scoped>
+.time-sheet {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.bpm {
+  text-align: center;
+  line-height: 1;
+}
+.bpm b {
+  font-size: 34px;
+  display: block;
+}
+.bpm small {
+  font-size: 12.5px;
+}
+.square {
+  width: 48px;
+  min-height: 48px;
+  font-size: 22px;
+}
+.play {
+  min-height: 48px;
+  font-size: 15.5px;
+}
+</style>

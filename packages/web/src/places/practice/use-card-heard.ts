@@ -1,0 +1,50 @@
+/** The card as it sounds, at the tempo of the try; another tempo is heard at once. */
+import type { Drill } from '@finch/core/drills';
+import { soundSchedule } from '@finch/core/sound';
+import { watch, type Ref } from 'vue';
+import { usePlayer } from '../../workers/player';
+import type { CardShown } from './use-card-shown';
+import type { Try } from './use-try';
+
+const TEMPO = { lowest: 20, highest: 300 };
+
+export function useCardHeard(drill: Readonly<Ref<Drill | null>>, shown: CardShown, trial: Try) {
+  const player = usePlayer();
+  const { draft } = trial;
+  async function play(from = 0) {
+    const instrument = shown.instrument.value;
+    if (!drill.value || !instrument) return;
+    const { score } = drill.value;
+    const bpm = Math.min(TEMPO.highest, Math.max(TEMPO.lowest, draft.value?.tempoBpm ?? score.tempoBpm));
+    await player.play(soundSchedule(score, instrument, bpm), { instrument, from });
+  }
+  async function toggle() {
+    if (player.playing.value) return player.stop();
+    if (!drill.value || !shown.instrument.value) return;
+    trial.start();
+    await play();
+  }
+  /** Another tempo; while it plays it goes on from the same beat. */
+  async function faster(by: number) {
+    const was = draft.value?.tempoBpm ?? null;
+    trial.faster(by);
+    const bpm = draft.value?.tempoBpm ?? null;
+    if (player.playing.value && was && bpm) await play(((player.at.value ?? 0) * was) / bpm);
+  }
+  /** One round of the ladder, heard at its rung. */
+  async function playRung(bpm: number) {
+    if (player.playing.value) return player.stop();
+    trial.patch({ tempoBpm: bpm });
+    await toggle();
+  }
+  const beat = (elapsed: number) => elapsed - (drill.value?.score.countInBeats ?? 0);
+  watch(
+    () => player.elapsed.value,
+    (elapsed) => {
+      if (player.playing.value && drill.value) shown.beatShown.value = beat(elapsed);
+    },
+  );
+  return { player, toggle, faster, playRung, now: () => beat(player.elapsed.value) };
+}
+
+export type CardHeard = ReturnType<typeof useCardHeard>;

@@ -1,0 +1,75 @@
+/** The practice room: today's cards, the one on the stand, the drill it makes for this hand, and what of it was played. */
+import { paceOf } from '@finch/core/changes';
+import { makeDrill, type Drill } from '@finch/core/drills';
+import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { useBench } from '../../session/bench';
+import { usePractice } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { pinsOf } from '../../session/taught';
+import { holdSchool } from '../../words/school';
+
+const PLAYING_ENDS: readonly string[] = ['stopped today', 'locked'];
+
+export function usePracticeRoom() {
+  const seat = useSeat();
+  const bench = useBench();
+  const router = useRouter();
+  const studentId = computed(() => seat.seat?.studentId ?? null);
+  const { data, error, refetch } = usePractice(studentId);
+  const at = ref(0);
+  const cards = computed(() => data.value?.cards ?? []);
+  const card = computed(() => cards.value[at.value] ?? null);
+  const context = computed(() =>
+    data.value
+      ? {
+          hand: data.value.hand,
+          instrument: data.value.instrument,
+          effortLimit: data.value.limits.gripEffort,
+          pins: pinsOf(data.value.marks),
+          pace: paceOf(data.value.pace),
+        }
+      : null,
+  );
+  const drill = computed<Drill | null>(() => {
+    if (!card.value || !context.value) return null;
+    const made = makeDrill(card.value.recipe, context.value);
+    return made.ok ? made.value : null;
+  });
+  watch(data, (now) => now && holdSchool(now.schools), { immediate: true });
+  /** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
+  const played = ref<ReadonlySet<number>>(new Set());
+  const minutesSoFar = computed(() =>
+    cards.value.reduce((sum, one, i) => sum + (played.value.has(i) ? one.minutes : 0), 0),
+  );
+  async function leave() {
+    if (seat.teaches) return router.push({ name: 'student', params: { studentId: studentId.value ?? '' } });
+    await seat.standUp();
+    bench.clear();
+    await router.push({ name: 'sit' });
+  }
+  return {
+    seat,
+    studentId,
+    data,
+    error,
+    refetch,
+    at,
+    cards,
+    card,
+    context,
+    drill,
+    minutesSoFar,
+    playedCards: computed(() => played.value.size),
+    /** Pain that was reported before ends playing here too. */
+    painStops: computed(() => PLAYING_ENDS.includes(data.value?.pain.status ?? '')),
+    wasPlayed: () => (played.value = new Set([...played.value, at.value])),
+    go: (to: number) => {
+      at.value = Math.min(Math.max(0, to), cards.value.length);
+      window.scrollTo({ top: 0 });
+    },
+    leave,
+  };
+}
+
+export type PracticeRoom = ReturnType<typeof usePracticeRoom>;

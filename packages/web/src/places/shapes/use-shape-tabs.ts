@@ -1,0 +1,64 @@
+/** What is told about the grip in hand, each worked out when it is looked at. */
+import type { DrillContext } from '@finch/core/drills';
+import type { Form, GradedGrip, StandIn } from '@finch/core/shapes';
+import type { Chord } from '@finch/core/theory';
+import { computed, ref, type Ref } from 'vue';
+import { benchWork, plain } from '../../workers/bench';
+import { useLatest } from '../../workers/latest';
+
+export const TABS = [
+  { id: 'why', name: 'Why' },
+  { id: 'one', name: 'One note' },
+  { id: 'along', name: 'Along the neck' },
+  { id: 'compare', name: 'Compare' },
+  { id: 'names', name: 'Names' },
+] as const;
+export type ShapeTab = (typeof TABS)[number]['id'];
+
+const FORM_BY_ROOT: Readonly<Record<number, Form>> = { 6: 'E', 5: 'A', 4: 'D' };
+
+export function useShapeTabs(given: {
+  readonly tab: string;
+  readonly picked: Readonly<Ref<GradedGrip | null>>;
+  readonly chord: Readonly<Ref<Chord | null>>;
+  readonly drilling: Readonly<Ref<DrillContext>>;
+}) {
+  const tab = ref<ShapeTab>(TABS.find((one) => one.id === given.tab)?.id ?? 'why');
+  const asked = (of: ShapeTab) => {
+    const [grip, chord] = [given.picked.value, given.chord.value];
+    if (tab.value !== of || !grip || !chord) return null;
+    const { hand, instrument } = given.drilling.value;
+    return { grip: plain(grip), chord: plain(chord), hand: plain(hand), instrument: plain(instrument) };
+  };
+  const easier = useLatest(
+    () => asked('why'),
+    ({ grip, chord, hand, instrument }) => benchWork().standIns(grip, chord, hand, instrument),
+  );
+  const changes = useLatest(
+    () => asked('one'),
+    ({ grip, chord, hand, instrument }) => benchWork().oneNote(grip.frets, chord, hand, instrument),
+  );
+  const along = useLatest(
+    () => asked('along'),
+    ({ grip, chord, hand, instrument }) =>
+      benchWork().along(
+        grip,
+        chord,
+        grip.form ?? FORM_BY_ROOT[grip.rootString ?? 6] ?? 'E',
+        hand,
+        instrument,
+      ),
+  );
+  return {
+    tab,
+    standIns: computed<readonly StandIn[]>(() => easier.answer.value ?? []),
+    changes: changes.answer,
+    along: along.answer,
+    next: () => {
+      const at = TABS.findIndex((one) => one.id === tab.value);
+      tab.value = TABS[(at + 1) % TABS.length].id;
+    },
+  };
+}
+
+export type ShapeTabsShown = ReturnType<typeof useShapeTabs>;
