@@ -121,13 +121,15 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
 }) => {
   await sit('Tamsin Brackwater');
   await onBench(page, 'Ode Pettibrand');
-  await page.goto('/shapes?chord=A&frets=x02220&tab=names');
+  await page.goto('/shapes?chord=A&frets=x02220');
+  const told = (name: string) => page.getByRole('tab', { name, exact: true }).click();
   const fingers = page.locator('.fingering-row button');
   await expect(fingers.first()).toHaveAttribute('aria-pressed', 'true');
   const swapped = fingers.filter({ hasText: 'x02130' });
   await swapped.click();
   await expect(page.getByText('pinned for Ode')).toBeVisible();
   await expect(swapped).toHaveAttribute('aria-pressed', 'true');
+  await told('Names');
   await page.getByLabel('Nickname').fill('three in a row');
   await page.getByLabel('Picture').setInputFiles({
     name: 'dot.png',
@@ -143,9 +145,11 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
   await page.reload();
   await expect(page.locator('.in-hand .hook')).toContainText('three in a row');
   await expect(page.locator('.in-hand .hook img')).toBeVisible();
+  await told('Why');
   await expect(fingers.filter({ hasText: 'pinned' })).toContainText('x02130');
   await fingers.filter({ hasText: 'pinned' }).click();
   await expect(page.getByText('pinned for Ode')).toHaveCount(0);
+  await told('Names');
   await page.getByRole('button', { name: 'Take it away' }).click();
   await expect(page.locator('.in-hand .hook')).toHaveCount(0);
 });

@@ -4,9 +4,14 @@ import { FIXED_NOW, makeWorld, type World } from '../scripts/lib/test-world.mjs'
 
 const CLOCK_MAY_RUN_MS = 120_000;
 
-export const test = base.extend<{ sit: (name: string) => Promise<void> }, { world: World }>({
+export const test = base.extend<
+  { sit: (name: string) => Promise<void> },
+  { world: World; untouched: string }
+>({
+  /** Named by a file that needs the demo as it was made: it gets a world that no other file has been in. */
+  untouched: ['', { option: true, scope: 'worker' }],
   world: [
-    async ({}, use) => {
+    async ({ untouched: _ }, use) => {
       const world = await makeWorld();
       await use(world);
       await world.end();

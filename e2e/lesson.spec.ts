@@ -11,7 +11,8 @@ async function start(page: Page, student: string) {
 async function next(page: Page) {
   const now = await heading(page);
   await page.keyboard.press('ArrowRight');
-  await page.waitForTimeout(150);
+  const asked = page.locator('.felt.asks');
+  await expect.poll(async () => (await heading(page)) !== now || (await asked.isVisible())).toBe(true);
   if ((await heading(page)) === now) await page.keyboard.press('ArrowRight');
   await expect.poll(() => heading(page)).not.toBe(now);
 }

@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, takesOnServer, test } from './house';
 
+test.use({ untouched: 'teacher' });
+
 test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard, write-up, and the proposal moves', async ({
   page,
   sit,

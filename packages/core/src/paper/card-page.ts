@@ -25,27 +25,51 @@ export interface PaperPage {
 }
 
 export const A4 = { width: 210, height: 297, margin: 16 } as const;
-const GRID = { columns: 3, rows: 4, top: 34 } as const;
-/** Millimetres for each unit of a bench card: a string spacing of 6.6 mm. */
-const SCALE = 0.18;
+/** Where the cards begin, below the title. */
+const TOP = 30;
+/** Columns and rows by how many cards a page has: few are drawn large, twelve fill it. */
+const GRIDS = [
+  { most: 1, columns: 1, rows: 1 },
+  { most: 2, columns: 1, rows: 2 },
+  { most: 4, columns: 2, rows: 2 },
+  { most: 6, columns: 2, rows: 3 },
+  { most: 9, columns: 3, rows: 3 },
+] as const;
+const FULL = { columns: 3, rows: 4 } as const;
+/** Millimetres for each unit of a bench card: 0.18 is a string spacing of 6.6 mm, 0.36 twice that. */
+const SCALE = { single: 0.18, most: 0.36 } as const;
+/** Millimetres of a cell beside its drawing: the name above, what is said below, air at the side. */
+const ROOM = { above: 12, below: 8, side: 6 } as const;
 /** Millimetres of a point. */
 export const PT = 0.3528;
 
-/** Pages of twelve cards each; one empty page for none. */
+/** Pages of up to twelve cards each, as large as the page lets them be; one empty page for none. */
 export function drawPages(cards: readonly PaperCard[], options: PaperOptions): PaperPage[] {
-  const perPage = GRID.columns * GRID.rows;
+  const grid = GRIDS.find(({ most }) => cards.length <= most) ?? FULL;
+  const perPage = grid.columns * grid.rows;
   const pages = Math.max(1, Math.ceil(cards.length / perPage));
-  const cellWidth = (A4.width - 2 * A4.margin) / GRID.columns;
-  const cellHeight = (A4.height - GRID.top - A4.margin) / GRID.rows;
+  const cell = {
+    width: (A4.width - 2 * A4.margin) / grid.columns,
+    height: (A4.height - TOP - A4.margin) / grid.rows,
+  };
+  // One scale on all pages, so that a fret is as wide on each of them.
+  const scale = cards.reduce<number>((least, card) => {
+    const drawing = drawingOf(card, options);
+    return Math.min(
+      least,
+      (cell.width - 2 * ROOM.side) / drawing.width,
+      (cell.height - ROOM.above - ROOM.below) / drawing.height,
+    );
+  }, SCALE.most);
   return Array.from({ length: pages }, (_, page): PaperPage => {
     const marks: Mark[] = [
       paperText('title', A4.margin, A4.margin + 8, options.title, 20 * PT, 'start', 'display'),
       ...footOf(options.foot, page, pages),
     ];
     cards.slice(page * perPage, (page + 1) * perPage).forEach((card, i) => {
-      const x = A4.margin + (i % GRID.columns) * cellWidth;
-      const y = GRID.top + Math.floor(i / GRID.columns) * cellHeight;
-      marks.push(...cardAt(card, x, y, options));
+      const x = A4.margin + (i % grid.columns) * cell.width;
+      const y = TOP + Math.floor(i / grid.columns) * cell.height;
+      marks.push(...cardAt(card, x, y, scale, options));
     });
     return { widthMm: A4.width, heightMm: A4.height, marks };
   });
@@ -53,21 +77,26 @@ export function drawPages(cards: readonly PaperCard[], options: PaperOptions): P
 
 /** One card as a small sheet of its own. */
 export function drawSingle(card: PaperCard, options: PaperOptions): PaperPage {
-  const drawing = drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
+  const drawing = drawingOf(card, options);
   return {
-    widthMm: drawing.width * SCALE + 12,
-    heightMm: drawing.height * SCALE + 24,
-    marks: cardAt(card, 4, 3, options),
+    widthMm: drawing.width * SCALE.single + 12,
+    heightMm: drawing.height * SCALE.single + 24,
+    marks: cardAt(card, 4, 3, SCALE.single, options),
   };
 }
 
-function cardAt(card: PaperCard, x: number, y: number, options: PaperOptions): Mark[] {
-  const drawing = drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
-  const below = y + 12 + drawing.height * SCALE;
+const drawingOf = (card: PaperCard, options: PaperOptions) =>
+  drawCard(card, { ...options, size: 'bench', leastFrets: 4 });
+
+function cardAt(card: PaperCard, x: number, y: number, scale: number, options: PaperOptions): Mark[] {
+  const drawing = drawingOf(card, options);
+  const below = y + ROOM.above + drawing.height * scale;
+  // Words grow with the drawing, half as fast: they are read, not played from.
+  const words = Math.sqrt(Math.max(1, scale / SCALE.single));
   return [
-    paperText('name', x + 6, y + 7, card.name, 18 * PT, 'start', 'display'),
-    ...drawing.marks.map((mark) => placed(mark, x, y + 10, SCALE)),
-    paperText('under', x + 6, below + 2.5, card.under, 9 * PT, 'start', 'text', 'ink2'),
+    paperText('name', x + 6, y + 7, card.name, 18 * PT * words, 'start', 'display'),
+    ...drawing.marks.map((mark) => placed(mark, x, y + 10, scale)),
+    paperText('under', x + 6, below + 2.5, card.under, 9 * PT * words, 'start', 'text', 'ink2'),
   ];
 }
 

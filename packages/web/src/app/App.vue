@@ -34,10 +34,14 @@ watch(evening, (on) => document.documentElement.setAttribute('data-bs-theme', on
 });
 listenToKeys();
 useSchoolOfPage(() => (seat.teaches ? bench.studentId : (seat.seat?.studentId ?? null)));
-useKeys([
-  { key: 'l', does: 'lamp (evening)', run: () => (evening.value = !evening.value), quiet: true },
-  { key: '?', does: 'all keys', run: () => (help.value = true) },
-]);
+useKeys('house', {
+  all: () => (help.value = true),
+  lamp: () => (evening.value = !evening.value),
+  undo: () => {
+    const undo = notices.notice?.acts.find((act) => act.undo);
+    if (undo) void notices.act(undo);
+  },
+});
 
 const bare = computed(() => route.meta.bare === true || route.name === undefined);
 const when = computed(() => {

@@ -3,13 +3,15 @@
 import { computed } from 'vue';
 import { useSeat } from '../session/seat';
 import { plural } from '../words';
-import { keyHints, keyText } from './keys';
+import { keyText } from './key-table';
+import { answered } from './keys';
 
 const emit = defineEmits<{ refused: [] }>();
 const seat = useSeat();
 const strip = computed(() => {
-  const hints = keyHints().filter((hint) => !hint.quiet);
-  return [...hints.filter((hint) => hint.key !== '?'), ...hints.filter((hint) => hint.key === '?')];
+  // The keys of the place first, those of the house after them.
+  const own = [...answered()].sort((a, b) => Number(a.place === 'house') - Number(b.place === 'house'));
+  return own.flatMap(({ hints }) => hints.filter((hint) => !hint.quiet));
 });
 const state = computed(() =>
   seat.awaySince
@@ -23,7 +25,7 @@ const state = computed(() =>
 <template>
   <footer class="key-strip" :class="{ says: state || seat.refused.length }">
     <ul>
-      <li v-for="hint in strip" :key="hint.key + hint.does">
+      <li v-for="hint in strip" :key="hint.keys[0] + hint.does">
         <kbd>{{ keyText(hint) }}</kbd> {{ hint.does }}
       </li>
     </ul>

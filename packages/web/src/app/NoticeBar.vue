@@ -2,21 +2,8 @@
 /** The last thing done, with the way back; read out politely, trouble at once. */
 import { BButton, BCloseButton } from 'bootstrap-vue-next';
 import { useNotices } from '../session/notices';
-import { useKeys } from './keys';
 
 const notices = useNotices();
-useKeys([
-  {
-    key: 'Ctrl+z',
-    shown: 'Ctrl Z',
-    does: 'take back what was just done',
-    quiet: true,
-    run: () => {
-      const undo = notices.notice?.acts.find((act) => act.undo);
-      if (undo) void notices.act(undo);
-    },
-  },
-]);
 </script>
 
 <template>

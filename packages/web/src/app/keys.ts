@@ -4,47 +4,54 @@
  */
 import { useEventListener, useLocalStorage } from '@vueuse/core';
 import { onScopeDispose, shallowReactive, watch } from 'vue';
+import { KEY_TABLE, type KeyEntry, type KeyPlace } from './key-table';
 
-export interface KeyHint {
-  /** As typed: `j`, `Enter`, `Alt+ArrowUp`, `Shift+P`, ` `. */
-  readonly key: string;
-  /** What the strip draws; the key itself when left out. */
-  readonly shown?: string;
-  readonly does: string;
-  readonly run: (event: KeyboardEvent) => void;
-  /** Left out of the strip, listed under `?`. */
-  readonly quiet?: boolean;
+/** What each entry of a place does; `at` says which of its keys was pressed, from 0. */
+export type KeyRuns<Place extends KeyPlace> = Readonly<
+  Record<keyof (typeof KEY_TABLE)[Place], (at: number) => void>
+>;
+export interface KeyHint extends KeyEntry {
+  readonly run: (at: number) => void;
+}
+interface Answered {
+  readonly place: KeyPlace;
+  readonly hints: readonly KeyHint[];
 }
 
-/** What is drawn on the key. */
-export function keyText(hint: Pick<KeyHint, 'key' | 'shown'>): string {
-  if (hint.shown) return hint.shown;
-  if (hint.key === ' ') return 'Space';
-  if (hint.key.length === 1) return hint.key.toUpperCase();
-  const signs = { Up: '↑', Down: '↓', Left: '←', Right: '→' } as const;
-  return hint.key
-    .replace(/Arrow(Up|Down|Left|Right)/, (_, way: keyof typeof signs) => signs[way])
-    .replaceAll('+', ' ');
-}
-
-const registry = shallowReactive(new Set<readonly KeyHint[]>());
+const registry = shallowReactive(new Set<Answered>());
 const lettersOn = useLocalStorage('finch-letters', true);
 
-export function keyHints(): KeyHint[] {
-  return [...registry].flat();
-}
+/** What is answered now, the innermost last. */
+export const answered = (): readonly Answered[] => [...registry];
 
 export function useLetters() {
   return lettersOn;
 }
 
-/** Answers these keys until the calling component goes; where `on` is given, only while it says so. */
-export function useKeys(hints: readonly KeyHint[], on: () => boolean = () => true): void {
-  watch(on, (active) => (active ? registry.add(hints) : registry.delete(hints)), {
+/** Steps forwards with the first key of a pair, back with the second. */
+export const forwardBack = (step: (by: 1 | -1) => void) => (at: number) => step(at === 0 ? 1 : -1);
+/** Steps back with the first key of a pair, forwards with the second. */
+export const backForward = (step: (by: 1 | -1) => void) => (at: number) => step(at === 0 ? -1 : 1);
+
+/** Answers the keys of a place until the calling component goes; where `on` is given, only while it says so. */
+export function useKeys<Place extends KeyPlace>(
+  place: Place,
+  runs: KeyRuns<Place>,
+  on: () => boolean = () => true,
+): void {
+  const table: Readonly<Record<string, KeyEntry>> = KEY_TABLE[place];
+  const own: Answered = {
+    place,
+    hints: Object.entries(runs as Record<string, (at: number) => void>).map(([name, run]) => ({
+      ...table[name],
+      run,
+    })),
+  };
+  watch(on, (active) => (active ? registry.add(own) : registry.delete(own)), {
     immediate: true,
     flush: 'sync',
   });
-  onScopeDispose(() => registry.delete(hints));
+  onScopeDispose(() => registry.delete(own));
 }
 
 function spell(event: KeyboardEvent): string {
@@ -89,11 +96,13 @@ export function listenToKeys(): void {
     if (single && event.key !== ' ' && event.key !== '?' && !lettersOn.value) return;
     if (controlAnswers(event)) return;
     const wanted = spelled.toLowerCase();
-    const found = keyHints()
-      .reverse()
-      .find((hint) => hint.key.toLowerCase() === wanted);
-    if (!found) return;
-    event.preventDefault();
-    found.run(event);
+    for (const hint of answered()
+      .flatMap(({ hints }) => hints)
+      .reverse()) {
+      const at = hint.keys.findIndex((key) => key.toLowerCase() === wanted);
+      if (at < 0) continue;
+      event.preventDefault();
+      return hint.run(at);
+    }
   });
 }

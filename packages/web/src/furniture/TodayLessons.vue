@@ -2,9 +2,10 @@
 /** Nobody on the bench: the day's lessons, each with the one action of the place that asks. */
 import type { BoardLesson } from '@finch/contract';
 import { BButton } from 'bootstrap-vue-next';
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useKeys } from '../app/keys';
+import { forwardBack, useKeys } from '../app/keys';
+import { useWalk } from '../app/walk';
 import { useBench } from '../session/bench';
 import { useBoard } from '../session/queries';
 import { useSeat } from '../session/seat';
@@ -32,8 +33,7 @@ const lessons = computed(() => {
       .sort((a, b) => Number(a.state === 'written') - Number(b.state === 'written'));
   return all.filter((lesson) => !over(lesson));
 });
-const picked = ref(0);
-watch(lessons, (now) => (picked.value = Math.min(picked.value, Math.max(0, now.length - 1))));
+const { picked, step, row } = useWalk(() => lessons.value.length);
 const time = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', {
     hour: '2-digit',
@@ -55,13 +55,10 @@ function open(lesson: BoardLesson | undefined) {
     query: props.place === 'lesson' ? { start: 'now' } : {},
   });
 }
-const step = (by: number) =>
-  (picked.value = Math.min(Math.max(0, picked.value + by), Math.max(0, lessons.value.length - 1)));
-useKeys([
-  { key: 'j', shown: 'J K', does: 'pick a lesson', run: () => step(1) },
-  { key: 'k', does: 'lesson before', run: () => step(-1), quiet: true },
-  { key: 'Enter', does: ACTIONS[props.place].toLowerCase(), run: () => open(lessons.value[picked.value]) },
-]);
+useKeys('todaysLessons', {
+  lesson: forwardBack(step),
+  open: () => open(lessons.value[picked.value]),
+});
 </script>
 
 <template>
@@ -84,7 +81,12 @@ useKeys([
       <RouterLink :to="{ name: 'students' }">Students</RouterLink>
     </p>
     <ol v-else>
-      <li v-for="(lesson, i) in lessons" :key="lesson.id" :aria-current="i === picked ? 'true' : undefined">
+      <li
+        v-for="(lesson, i) in lessons"
+        :key="lesson.id"
+        :ref="row(i)"
+        :aria-current="i === picked ? 'true' : undefined"
+      >
         <span class="mono time">{{ time(lesson.startsAt) }}</span>
         <span class="who">
           <b class="display">{{ lesson.name }}</b>

@@ -4,7 +4,8 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useKeys } from '../../app/keys';
+import { forwardBack, useKeys } from '../../app/keys';
+import { useWalk } from '../../app/walk';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
 import { useBoard } from '../../session/queries';
@@ -22,8 +23,8 @@ const { data, error, refetch } = useBoard();
 const router = useRouter();
 const bench = useBench();
 const seat = useSeat();
-const picked = ref(0);
 const lessons = computed(() => data.value?.lessons ?? []);
+const { picked, step, row } = useWalk(() => lessons.value.length);
 const zone = computed(() => data.value?.timeZone ?? 'UTC');
 const nextIndex = computed(() =>
   lessons.value.findIndex(
@@ -56,19 +57,15 @@ function openStudent(id: string) {
   bench.put(id, lessons.value.find((lesson) => lesson.studentId === id)?.id ?? null);
   void router.push({ name: 'student', params: { studentId: id } });
 }
-function step(by: number) {
-  picked.value = Math.min(Math.max(0, picked.value + by), Math.max(0, lessons.value.length - 1));
-  document.querySelectorAll('.lessons li')[picked.value]?.scrollIntoView({ block: 'nearest' });
-}
 useKeys(
-  [
-    { key: 'j', shown: 'J K', does: 'next, previous lesson', run: () => step(1) },
-    { key: 'k', does: 'previous lesson', run: () => step(-1), quiet: true },
-    { key: 'Enter', does: 'open student', run: () => open('student') },
-    { key: 'p', does: 'plan', run: () => open('plan') },
-    { key: 's', does: 'start lesson', run: () => open('lesson') },
-    { key: 'w', does: 'write-up', run: () => open('write-up') },
-  ],
+  'board',
+  {
+    lesson: forwardBack(step),
+    student: () => open('student'),
+    plan: () => open('plan'),
+    start: () => open('lesson'),
+    writeUp: () => open('write-up'),
+  },
   () => lessons.value.length > 0,
 );
 </script>
@@ -93,6 +90,7 @@ useKeys(
         v-if="lessons.length"
         :lessons="lessons"
         :picked="picked"
+        :row="row"
         :next-index="nextIndex"
         :zone="zone"
         :now="seat.now()"

@@ -6,6 +6,7 @@ import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useKeys } from '../../app/keys';
 import AddStudent from '../../furniture/AddStudent.vue';
+import ZonePick from '../../furniture/ZonePick.vue';
 import { sayError } from '../../words';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import { call } from '../../session/api';
@@ -37,7 +38,7 @@ const keepName = () =>
   );
 const adding = useTemplateRef<InstanceType<typeof AddStudent>>('adding');
 const opened = (id: string) => void router.push({ name: 'student', params: { studentId: id } });
-useKeys([{ key: 'a', does: 'add a student', run: () => adding.value?.focus() }]);
+useKeys('firstDay', { add: () => adding.value?.focus() });
 const bare = [0, 0, 0, 0, 0, 0] as const;
 </script>
 
@@ -55,7 +56,7 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
         <form v-if="!named" class="fields" @submit.prevent="keepName">
           <label>Studio<BFormInput v-model="studio" maxlength="80" required /></label>
           <label>Your name<BFormInput v-model="teacher" maxlength="80" required /></label>
-          <label>Time zone<BFormInput v-model="zone" maxlength="64" required /></label>
+          <label>Time zone<ZonePick v-model="zone" /></label>
           <BButton type="submit" class="pri" variant="dark">Keep the name</BButton>
         </form>
         <p v-else class="note">

@@ -3,12 +3,15 @@
 import type { BoardLesson } from '@finch/contract';
 import { BButton } from 'bootstrap-vue-next';
 import IconPlay from '~icons/bi/play';
+import type { Walk } from '../../app/walk';
 import { timeText } from '../../words';
 import { isOver, tagOf } from './lesson-tags';
 
 const props = defineProps<{
   lessons: readonly BoardLesson[];
   picked: number;
+  /** Holds each row, so that the one picked comes into sight. */
+  row: Walk['row'];
   nextIndex: number;
   zone: string;
   now: number;
@@ -29,6 +32,7 @@ const about = (lesson: BoardLesson) =>
     <li
       v-for="(lesson, i) in lessons"
       :key="lesson.id"
+      :ref="row(i)"
       :class="{ picked: i === picked, done: isOver(lesson) }"
       :aria-current="i === picked ? 'true' : undefined"
       @click="emit('pick', i)"

@@ -3,7 +3,7 @@
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { ref, useTemplateRef } from 'vue';
 import IconHear from '~icons/bi/volume-up';
-import { useKeys } from '../../app/keys';
+import { backForward, useKeys } from '../../app/keys';
 import BarreCaution from '../../instruments/BarreCaution.vue';
 import PaceLine from '../../instruments/PaceLine.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
@@ -19,17 +19,16 @@ const { path, ways } = work;
 const { looping } = heard;
 const millimetres = ref(false);
 const question = useTemplateRef<InstanceType<typeof PathQuestion>>('question');
-useKeys([
-  { key: '/', does: 'chords', run: () => question.value?.focus() },
-  { key: 'ArrowDown', shown: '↑ ↓', does: 'change', run: () => bench.step(1) },
-  { key: 'ArrowUp', does: 'change before', run: () => bench.step(-1), quiet: true },
-  { key: 'Enter', does: 'open shape', run: () => pair.value && bench.openShape(pair.value.at + 1) },
-  { key: 'a', does: 'use first alternative', run: () => bench.use(ways.value[0]) },
-  { key: 'n', does: 'next path', run: bench.nextPath },
-  { key: 'h', does: 'hear', run: () => void heard.hear() },
-  { key: 'm', does: 'millimetres', run: () => (millimetres.value = !millimetres.value) },
-  { key: 'Shift+p', shown: 'Shift P', does: 'put in plan', run: () => void bench.put() },
-]);
+useKeys('changes', {
+  chords: () => question.value?.focus(),
+  change: backForward(bench.step),
+  shape: () => pair.value && bench.openShape(pair.value.at + 1),
+  other: () => bench.use(ways.value[0]),
+  path: bench.nextPath,
+  hear: () => void heard.hear(),
+  millimetres: () => (millimetres.value = !millimetres.value),
+  put: () => void bench.put(),
+});
 </script>
 
 <template>

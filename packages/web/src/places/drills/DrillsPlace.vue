@@ -3,7 +3,7 @@
 import { drillTitle } from '@finch/core/drills';
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
-import { useKeys } from '../../app/keys';
+import { backForward, useKeys } from '../../app/keys';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { say, sayProblem } from '../../words';
 import DrillAsk from './DrillAsk.vue';
@@ -21,16 +21,15 @@ const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}
 const problem = computed(() => (made.value.ok ? null : made.value.problem));
 const trying = ref(false);
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
-useKeys([
-  { key: 'h', does: 'hear', run: () => void bench.hear() },
-  { key: 'ArrowRight', shown: '← →', does: 'step', run: () => sheet.value?.go(1) },
-  { key: 'ArrowLeft', does: 'step before', run: () => sheet.value?.go(-1), quiet: true },
-  { key: 'e', does: 'easier', run: () => bench.step('easier') },
-  { key: 'f', does: 'harder', run: () => bench.step('harder') },
-  { key: 'k', does: 'next key', run: bench.nextKey },
-  { key: 't', does: 'try it', run: () => (trying.value = drill.value?.judged === 'calls') },
-  { key: 'Shift+p', shown: 'Shift P', does: 'put in plan', run: () => void bench.put() },
-]);
+useKeys('drills', {
+  hear: () => void bench.hear(),
+  step: backForward((by) => sheet.value?.go(by)),
+  easier: () => bench.step('easier'),
+  harder: () => bench.step('harder'),
+  key: bench.nextKey,
+  attempt: () => (trying.value = drill.value?.judged === 'calls'),
+  put: () => void bench.put(),
+});
 </script>
 
 <template>

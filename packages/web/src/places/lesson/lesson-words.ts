@@ -1,5 +1,5 @@
 /** Small words of the lesson: what kind of drill is on, and a drill at the tempo it was just played. */
-import type { Drill, Recipe } from '@finch/core/drills';
+import type { Drill, Recipe, TakeResult } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 
 export function familyText(block: PlanBlock, drill: Drill | null): string {
@@ -15,3 +15,6 @@ export function withTempo(recipe: Recipe, tempoBpm: number | null): Recipe {
     ? ({ ...recipe, parameters: { ...recipe.parameters, tempoBpm } } as Recipe)
     : recipe;
 }
+
+/** In the order of the keys that log them. */
+export const TAKE_RESULTS: readonly TakeResult[] = ['clean', 'nearly', 'not yet'];

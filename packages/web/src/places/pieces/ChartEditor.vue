@@ -2,12 +2,12 @@
 /** A chart being typed, with what it is so far beside it and every fault by its line. */
 import { readChart } from '@finch/core/score';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { sayChart } from '../../words/change-words';
 import { encodingText, readText } from '../../app/text-file';
-import { useDrafts } from '../../session/drafts';
-import { useSeat } from '../../session/seat';
-import { chordText, timeText } from '../../words';
+import DraftNote from '../../furniture/DraftNote.vue';
+import { useDraft } from '../../session/use-draft';
+import { chordText } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{
@@ -21,29 +21,14 @@ const props = defineProps<{
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ keep: [chart: string] }>();
 const text = ref(props.start);
-const drafts = useDrafts();
-/** When the typing that came back was typed, ms; null where the chart is as it was kept. */
-const draftFrom = ref<number | null>(null);
-watch([open, () => props.start], ([now], [was]) => {
-  // Closed by keeping: what was typed is what is kept now.
-  if (!now && was && text.value === props.start) drafts.drop(props.draftKey);
-  if (!now) return;
-  const typed = drafts.read<string>(props.draftKey);
-  draftFrom.value = typed && typed.value !== props.start ? typed.at : null;
-  text.value = typed?.value ?? props.start;
+const draft = useDraft({
+  key: () => props.draftKey,
+  value: text,
+  kept: () => props.start,
+  open: () => open.value,
 });
-watch(text, (now) => {
-  if (!open.value) return;
-  if (now === props.start) drafts.drop(props.draftKey);
-  else drafts.write(props.draftKey, now);
-});
-function dropDraft() {
-  draftFrom.value = null;
-  text.value = props.start;
-}
 const reading = computed(() => readChart(text.value));
 const untitled = computed(() => reading.value.piece.title === '');
-const zone = useSeat().studio?.timeZone ?? 'UTC';
 const said = ref('');
 const refused = ref('');
 async function pick(event: Event) {
@@ -64,10 +49,7 @@ async function pick(event: Event) {
   <BModal v-model="open" :title="isNew ? 'Type a chart' : 'Edit the chart'" size="xl" no-footer>
     <div class="editor">
       <div class="typed">
-        <p v-if="draftFrom !== null" class="note" role="status">
-          What you typed at {{ timeText(draftFrom, zone) }} is here, not kept yet.
-          <BButton size="sm" variant="outline-secondary" @click="dropDraft">Drop it</BButton>
-        </p>
+        <DraftNote :draft="draft" />
         <label for="chart-text" class="small"
           >Headers (title, key, time, tempo, swing, capo, strum, pick), then sections like [A] x2 and bars: |
           C | F . G . |. Under a line of bars: m: for melody, w: for words.</label

@@ -15,6 +15,8 @@ import type { Frets } from '@finch/core/grips';
 import { readChart, writeChart, type Piece, type PieceDemand } from '@finch/core/score';
 import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
+import DraftNote from '../../furniture/DraftNote.vue';
+import { useDraft } from '../../session/use-draft';
 import { readText } from '../../app/text-file';
 import { saveFile } from '../../app/save-file';
 import { chordText, sayProblem } from '../../words';
@@ -58,6 +60,9 @@ const found = shallowRef<(Imported & { readonly grips?: readonly Frets[] }) | nu
 const title = ref('');
 const refused = ref('');
 const pasted = ref('');
+const draft = useDraft({ key: () => 'pasted', value: pasted, kept: () => '', open: () => open.value });
+/** What was pasted is in the repertoire once the dialog is closed by keeping it. */
+const used = ref(false);
 const show = (one: NonNullable<typeof found.value>, name: string) => {
   found.value = one;
   title.value = one.piece.title || name;
@@ -97,11 +102,15 @@ async function pick(event: Event) {
   }
 }
 watch(open, (now) => {
-  if (!now) return;
+  if (!now && used.value) draft.done();
+  used.value = false;
   found.value = null;
   refused.value = '';
-  pasted.value = '';
 });
+function keep() {
+  used.value = true;
+  emit('keep', chart.value, found.value?.grips ?? []);
+}
 const chart = computed(() =>
   found.value ? writeChart({ ...found.value.piece, title: title.value.trim() || 'Untitled' }) : '',
 );
@@ -146,6 +155,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
             accept=".musicxml,.xml,.mid,.midi,.txt,.mxl"
             @change="pick"
         /></label>
+        <DraftNote :draft="draft" />
         <label for="pasted" class="small">Or pasted: chords over words, tab, or a chart</label>
         <BFormTextarea
           id="pasted"
@@ -188,7 +198,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
             class="pri keep"
             variant="dark"
             :disabled="busy || faults.length > 0 || !title.trim()"
-            @click="emit('keep', chart, found.grips ?? [])"
+            @click="keep"
             >Keep it in the repertoire</BButton
           >
         </template>

@@ -68,6 +68,7 @@ const draftKey = computed(() => (begun.value === null ? `chart:${shown.value?.bo
   />
   <ConcertDialog
     v-model="is.staging"
+    :piece-id="shown?.body.id ?? ''"
     :concert="shown?.body.concert ?? null"
     :busy="busy"
     :trouble="is.staging ? trouble : ''"

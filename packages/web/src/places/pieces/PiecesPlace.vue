@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
-import { useKeys } from '../../app/keys';
+import { PART_KINDS } from '@finch/core/score';
+import { forwardBack, useKeys } from '../../app/keys';
 import ChartPanel from './ChartPanel.vue';
 import PieceAside from './PieceAside.vue';
 import PieceDialogs from './PieceDialogs.vue';
@@ -11,23 +12,16 @@ import { usePieceBench } from './use-piece-bench';
 const props = defineProps<{ pieceId?: string }>();
 const bench = usePieceBench(() => props.pieceId);
 const { chart, dialogs } = bench;
-useKeys([
-  { key: 'j', shown: 'J K', does: 'next piece', run: () => bench.walk(1) },
-  { key: 'k', does: 'piece before', run: () => bench.walk(-1), quiet: true },
-  ...(['full', 'capo', 'two notes'] as const).map((kind, i) => ({
-    key: String(i + 1),
-    ...(i === 0 ? { shown: '1–3' } : {}),
-    does: 'part',
-    run: () => (chart.part.value = kind),
-    quiet: i > 0,
-  })),
-  { key: 'c', does: 'capo and key', run: () => (dialogs.is.keying = true) },
-  { key: 'h', does: 'hear', run: () => void chart.hear() },
-  { key: 'Enter', does: 'open bars in Changes', run: () => bench.toChanges() },
-  { key: 'd', does: 'drill bars', run: bench.toDrill },
-  { key: 'g', does: 'other student', run: bench.otherStudent },
-  { key: 'Shift+p', shown: 'Shift P', does: 'put in plan', run: bench.put },
-]);
+useKeys('pieces', {
+  piece: forwardBack(bench.walk),
+  part: (at) => (chart.part.value = PART_KINDS[at]),
+  key: () => (dialogs.is.keying = true),
+  hear: () => void chart.hear(),
+  changes: () => bench.toChanges(),
+  drill: bench.toDrill,
+  student: bench.otherStudent,
+  put: bench.put,
+});
 </script>
 
 <template>

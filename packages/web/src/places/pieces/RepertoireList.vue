@@ -2,6 +2,7 @@
 /** The studio's pieces by name, those with a concert first, and the ways to make another. */
 import { parseISO } from 'date-fns';
 import { BButton } from 'bootstrap-vue-next';
+import { useTemplateRef, watch } from 'vue';
 import { chordText } from '../../words';
 import { NEW_CHART } from './listed';
 import type { PieceBench } from './use-piece-bench';
@@ -10,6 +11,8 @@ const props = defineProps<{ bench: PieceBench }>();
 const { pieces, at, open, keeping, dialogs, bringBack } = props.bench;
 const { said, undo, trouble } = keeping;
 const { is, edit } = dialogs;
+const rows = useTemplateRef<HTMLElement[]>('rows');
+watch(at, (now) => rows.value?.[now]?.scrollIntoView({ block: 'nearest' }), { flush: 'post' });
 const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 </script>
 
@@ -20,7 +23,7 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
       <span class="small">{{ pieces.length }}</span>
     </div>
     <ul>
-      <li v-for="(one, i) in pieces" :key="one.body.id">
+      <li v-for="(one, i) in pieces" :key="one.body.id" ref="rows">
         <button type="button" :aria-current="i === at ? 'true' : undefined" @click="open(one.body.id)">
           <b class="display">{{ one.piece.title }}</b>
           <small

@@ -3,11 +3,17 @@
 import { makePiece, PIECE_LENGTHS, writeChart, writtenChords, type PieceRequest } from '@finch/core/score';
 import { majorKeys } from '@finch/core/theory';
 import { BButton, BFormCheckbox, BFormSelect, BModal } from 'bootstrap-vue-next';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
+import DraftNote from '../../furniture/DraftNote.vue';
+import { useDraft } from '../../session/use-draft';
 import { chordText, sayProblem } from '../../words';
 import ChartSheet from './ChartSheet.vue';
 
 const props = defineProps<{ held: readonly string[]; who: string; busy: boolean; trouble: string }>();
+interface RuleAsked extends Pick<PieceRequest, 'bars' | 'beats' | 'melody' | 'seed'> {
+  key: string;
+  onlyHeld: boolean;
+}
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ keep: [chart: string]; edit: [chart: string] }>();
 const MINOR = ['A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'D', 'G', 'C', 'F', 'Bb', 'Eb'];
@@ -17,16 +23,24 @@ const KEYS = [...majorKeys().map((key) => key.name), ...MINOR.map((tonic) => `${
     text: chordText(value),
   }),
 );
-const key = ref('Bb major');
-const bars = ref<PieceRequest['bars']>(8);
-const beats = ref<PieceRequest['beats']>(4);
-const melody = ref(true);
-const onlyHeld = ref(false);
-const seed = ref(1);
-const made = computed(() => madeIn(key.value));
+const FIRST: RuleAsked = { key: 'Bb major', bars: 8, beats: 4, melody: true, onlyHeld: false, seed: 1 };
+const asked = ref({ ...FIRST });
+const draft = useDraft({ key: () => 'rule', value: asked, kept: () => FIRST, open: () => open.value });
+/** Kept or on its way into the editor: what was asked for is used up once the dialog is closed by that. */
+const used = ref(false);
+function hand(way: 'keep' | 'edit') {
+  used.value = true;
+  if (way === 'keep') emit('keep', chart.value);
+  else emit('edit', chart.value);
+}
+watch(open, (now) => {
+  if (!now && used.value) draft.done();
+  used.value = false;
+});
+const made = computed(() => madeIn(asked.value.key));
 /** A key in which the chords held make a piece, where they do not in this one: the one most of them lie in. */
 const fitting = computed(() => {
-  if (made.value.ok || !onlyHeld.value) return null;
+  if (made.value.ok || !asked.value.onlyHeld) return null;
   const used = (name: string) => {
     const one = madeIn(name);
     return one.ok ? new Set(writtenChords(one.value).map(({ chord }) => chord)).size : 0;
@@ -39,11 +53,11 @@ const fitting = computed(() => {
 const madeIn = (name: string) =>
   makePiece({
     key: name,
-    bars: bars.value,
-    beats: beats.value,
-    melody: melody.value,
-    held: onlyHeld.value ? props.held : null,
-    seed: seed.value,
+    bars: asked.value.bars,
+    beats: asked.value.beats,
+    melody: asked.value.melody,
+    held: asked.value.onlyHeld ? props.held : null,
+    seed: asked.value.seed,
   });
 const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : ''));
 </script>
@@ -51,25 +65,26 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
 <template>
   <BModal v-model="open" title="A piece made by rule" size="xl" no-footer>
     <div class="rule">
-      <form class="asked" @submit.prevent="seed += 1">
-        <label>Key<BFormSelect v-model="key" size="sm" :options="KEYS" /></label>
+      <form class="asked" @submit.prevent="asked.seed += 1">
+        <DraftNote :draft="draft" />
+        <label>Key<BFormSelect v-model="asked.key" size="sm" :options="KEYS" /></label>
         <label
           >Bars<BFormSelect
-            v-model="bars"
+            v-model="asked.bars"
             size="sm"
             :options="PIECE_LENGTHS.map((value) => ({ value, text: String(value) }))"
         /></label>
         <label
           >Beats a bar<BFormSelect
-            v-model="beats"
+            v-model="asked.beats"
             size="sm"
             :options="[
               { value: 3, text: '3' },
               { value: 4, text: '4' },
             ]"
         /></label>
-        <BFormCheckbox v-model="melody">with a melody</BFormCheckbox>
-        <BFormCheckbox v-model="onlyHeld" :disabled="held.length === 0"
+        <BFormCheckbox v-model="asked.melody">with a melody</BFormCheckbox>
+        <BFormCheckbox v-model="asked.onlyHeld" :disabled="held.length === 0"
           >only what {{ who }} holds</BFormCheckbox
         >
         <p class="small">
@@ -80,13 +95,13 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
           }}
         </p>
         <BButton variant="outline-secondary" type="submit">Another</BButton>
-        <p class="small">Made of rules and a number, so the same number makes it again: {{ seed }}.</p>
+        <p class="small">Made of rules and a number, so the same number makes it again: {{ asked.seed }}.</p>
         <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
       </form>
       <div class="shown">
         <template v-if="!made.ok">
           <p class="refusal" role="status">{{ sayProblem(made.problem) }}</p>
-          <BButton v-if="fitting" variant="outline-secondary" @click="key = fitting"
+          <BButton v-if="fitting" variant="outline-secondary" @click="asked.key = fitting"
             >Take {{ chordText(fitting) }}, where they fit</BButton
           >
         </template>
@@ -102,12 +117,8 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
     </div>
     <div class="acts">
       <BButton variant="outline-secondary" @click="open = false">Leave it</BButton>
-      <BButton variant="outline-secondary" :disabled="!made.ok" @click="emit('edit', chart)"
-        >Edit it first</BButton
-      >
-      <BButton class="pri" variant="dark" :disabled="busy || !made.ok" @click="emit('keep', chart)"
-        >Keep it</BButton
-      >
+      <BButton variant="outline-secondary" :disabled="!made.ok" @click="hand('edit')">Edit it first</BButton>
+      <BButton class="pri" variant="dark" :disabled="busy || !made.ok" @click="hand('keep')">Keep it</BButton>
     </div>
   </BModal>
 </template>

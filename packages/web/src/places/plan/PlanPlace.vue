@@ -16,7 +16,7 @@ import { useRouter } from 'vue-router';
 import IconCheck from '~icons/bi/check-lg';
 import TodayLessons from '../../furniture/TodayLessons.vue';
 import BothVersions from '../../furniture/BothVersions.vue';
-import { useKeys } from '../../app/keys';
+import { backForward, forwardBack, useKeys } from '../../app/keys';
 import { sayError, timeText, whenText } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
@@ -85,28 +85,21 @@ async function start() {
   if ((dirty.value || lesson.value?.planStanding !== 'kept') && !(await keeping.keep())) return;
   await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' }, query: { start: 'now' } });
 }
-useKeys([
-  { key: 'ArrowUp', shown: '↑ ↓', does: 'pick a block', run: () => pick(picked.value - 1) },
-  { key: 'ArrowDown', does: 'next block', run: () => pick(picked.value + 1), quiet: true },
-  { key: 'Alt+ArrowUp', shown: 'Alt ↑ ↓', does: 'move it', run: () => move(-1) },
-  { key: 'Alt+ArrowDown', does: 'move it down', run: () => move(1), quiet: true },
-  { key: '+', shown: '+ −', does: 'a minute', run: () => longer(1) },
-  { key: '-', does: 'a minute less', run: () => longer(-1), quiet: true },
-  { key: 'w', does: 'swap', run: swap },
-  { key: '/', does: 'shelf', run: () => focusShelf() },
-  { key: 'Escape', does: 'no swap after all', run: () => (swapping.value = false), quiet: true },
-  { key: 'Enter', does: 'keep plan', run: () => void keeping.keep() },
-  { key: 'k', does: 'lock', run: () => lock() },
-  { key: 'Delete', shown: 'Del', does: 'take out', run: () => takeOut() },
-  { key: 'f', does: 'fit to the minutes', run: fit, quiet: true },
-  { key: 'Ctrl+z', shown: 'Ctrl Z', does: 'undo', run: desk.undo },
-  {
-    key: 'r',
-    does: 're-plan around locks',
-    run: () => void replan(),
-  },
-  { key: 's', does: 'start lesson', run: () => void start(), quiet: true },
-]);
+useKeys('plan', {
+  block: backForward((by) => pick(picked.value + by)),
+  move: backForward(move),
+  minutes: forwardBack(longer),
+  swap,
+  shelf: () => focusShelf(),
+  noSwap: () => (swapping.value = false),
+  keep: () => void keeping.keep(),
+  lock: () => lock(),
+  takeOut: () => takeOut(),
+  fit,
+  undo: desk.undo,
+  replan: () => void replan(),
+  start: () => void start(),
+});
 const standing = computed(() => {
   if (busy.value) return 'weighing…';
   if (dirty.value) return 'changed by hand, not kept yet';

@@ -3,7 +3,7 @@
 import type { Feel } from '@finch/core/drills';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
-import { useKeys } from '../../app/keys';
+import { forwardBack, useKeys } from '../../app/keys';
 import FeelPicker from '../../instruments/FeelPicker.vue';
 import { plural, sayError } from '../../words';
 import AnswerSheet from './AnswerSheet.vue';
@@ -72,37 +72,17 @@ function go(to: number) {
   said.value = '';
   room.go(to);
 }
-useKeys([
-  { key: ' ', shown: 'Space', does: 'start or stop', run: () => void heard.toggle() },
-  { key: 'ArrowUp', shown: '↑ ↓', does: 'tempo', run: () => void heard.faster(2) },
-  { key: 'ArrowDown', does: 'slower', run: () => void heard.faster(-2), quiet: true },
-  ...[1, 2, 3, 4, 5, 6].map((n) => ({
-    key: String(n),
-    shown: n === 1 ? '1 – 6' : String(n),
-    does: 'string: clean, buzz, dead',
-    quiet: n > 1,
-    run: () => trial.cycle(n),
-  })),
-  { key: '+', shown: '+ −', does: 'clean ones', run: () => isLoop.value && trial.countedBy(1) },
-  { key: '-', does: 'one fewer', run: () => isLoop.value && trial.countedBy(-1), quiet: true },
-  {
-    key: 'c',
-    does: 'all clean',
-    run: () => drill.value?.judged === 'strings' && trial.allClean(),
-    quiet: true,
-  },
-  {
-    key: 'Ctrl+z',
-    shown: 'Ctrl Z',
-    does: 'take the last one back',
-    run: () => void trial.takeBack(),
-    quiet: true,
-  },
-  { key: 'f', does: 'feel', run: () => feeling.value?.focus() },
-  { key: 'Enter', does: 'keep take', run: () => void keep() },
-  { key: 'j', does: 'next card', run: () => go(at.value + 1) },
-  { key: 'k', does: 'card before', run: () => go(at.value - 1), quiet: true },
-]);
+useKeys('practice', {
+  play: () => void heard.toggle(),
+  tempo: forwardBack((by) => void heard.faster(2 * by)),
+  string: (at) => trial.cycle(at + 1),
+  count: forwardBack((by) => isLoop.value && trial.countedBy(by)),
+  allClean: () => drill.value?.judged === 'strings' && trial.allClean(),
+  takeBack: () => void trial.takeBack(),
+  feel: () => feeling.value?.focus(),
+  keep: () => void keep(),
+  card: forwardBack((by) => go(at.value + by)),
+});
 </script>
 
 <template>

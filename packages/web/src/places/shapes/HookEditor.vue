@@ -3,6 +3,8 @@
 import { routes, type Hook } from '@finch/contract';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { ref, watch } from 'vue';
+import DraftNote from '../../furniture/DraftNote.vue';
+import { useDraft } from '../../session/use-draft';
 import { sayError } from '../../words';
 import HookTag from '../../instruments/HookTag.vue';
 import { call } from '../../session/api';
@@ -10,25 +12,24 @@ import { smallPicture } from './small-picture';
 
 const props = defineProps<{ subject: string; what: string; hook: Hook | null }>();
 const emit = defineEmits<{ kept: [] }>();
-const nickname = ref('');
-const picture = ref<string | null>(null);
+const typed = ref<{ nickname: string; picture: string | null }>({ nickname: '', picture: null });
+const draft = useDraft({
+  key: () => `hook:${props.subject}`,
+  value: typed,
+  kept: () => ({ nickname: props.hook?.nickname ?? '', picture: props.hook?.picture ?? null }),
+});
 const said = ref('');
 const trouble = ref('');
 watch(
-  () => [props.subject, props.hook] as const,
-  () => {
-    nickname.value = props.hook?.nickname ?? '';
-    picture.value = props.hook?.picture ?? null;
-    trouble.value = '';
-  },
-  { immediate: true },
+  () => props.subject,
+  () => (said.value = trouble.value = ''),
 );
 async function pick(event: Event) {
   const [file] = (event.target as HTMLInputElement).files ?? [];
   if (!file) return;
   trouble.value = '';
   try {
-    picture.value = await smallPicture(file);
+    typed.value.picture = await smallPicture(file);
   } catch (problem) {
     trouble.value = (problem as Error).message;
   }
@@ -39,6 +40,7 @@ async function keep(given: { nickname: string; picture: string | null }) {
     await call(routes.keepHook, {
       body: { subject: props.subject, ...given, version: props.hook?.version ?? 0 },
     });
+    if (!given.nickname && !given.picture) draft.drop();
     said.value = given.nickname || given.picture ? 'Kept; whoever gets this sees it.' : 'Taken away.';
   } catch (problem) {
     trouble.value = sayError(problem);
@@ -48,11 +50,16 @@ async function keep(given: { nickname: string; picture: string | null }) {
 </script>
 
 <template>
-  <form class="hook-editor" @submit.prevent="keep({ nickname, picture })">
+  <form class="hook-editor" @submit.prevent="keep(typed)">
+    <DraftNote :draft="draft" />
     <h3>Your own hook on {{ what }}</h3>
     <div class="hook-fields">
       <label
-        >Nickname<BFormInput v-model="nickname" size="sm" maxlength="60" placeholder="the ladder, the claw…"
+        >Nickname<BFormInput
+          v-model="typed.nickname"
+          size="sm"
+          maxlength="60"
+          placeholder="the ladder, the claw…"
       /></label>
       <label
         >Picture<input
@@ -62,12 +69,18 @@ async function keep(given: { nickname: string; picture: string | null }) {
           @change="pick"
       /></label>
     </div>
-    <HookTag v-if="nickname || picture" :hook="{ nickname, picture }" />
+    <HookTag v-if="typed.nickname || typed.picture" :hook="typed" />
     <div class="hook-acts">
-      <BButton type="submit" size="sm" variant="outline-secondary" :disabled="!nickname.trim() && !picture"
+      <BButton
+        type="submit"
+        size="sm"
+        variant="outline-secondary"
+        :disabled="!typed.nickname.trim() && !typed.picture"
         >Keep hook</BButton
       >
-      <BButton v-if="picture" size="sm" variant="link" @click="picture = null">No picture</BButton>
+      <BButton v-if="typed.picture" size="sm" variant="link" @click="typed.picture = null"
+        >No picture</BButton
+      >
       <BButton v-if="hook" size="sm" variant="link" @click="keep({ nickname: '', picture: null })"
         >Take it away</BButton
       >

@@ -2,7 +2,7 @@
 /** Every grip of a chord for one hand: what is asked at the left, the cards, the one in hand with all that is told of it. */
 import { BButton, BModal } from 'bootstrap-vue-next';
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
-import { useKeys } from '../../app/keys';
+import { backForward, useKeys } from '../../app/keys';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import SegmentPick from '../../instruments/SegmentPick.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
@@ -35,25 +35,18 @@ const nothing = computed(() =>
     ? 'Nothing to show for these limits.'
     : 'Type a chord at the left: a symbol like Bbm7, a grip like x32010, or its notes.',
 );
-useKeys([
-  { key: '/', does: 'enter a chord', run: () => ask.value?.focus() },
-  { key: 'ArrowRight', shown: '← →', does: 'next shape', run: () => search.step(1) },
-  { key: 'ArrowLeft', does: 'previous shape', run: () => search.step(-1), quiet: true },
-  { key: 'i', does: 'intervals, notes', run: bench.nextShow },
-  { key: 'b', does: 'show big', run: () => (big.value = true) },
-  { key: 'h', does: 'hear', run: () => void actions.hear() },
-  { key: 'e', does: 'use easier', run: bench.useEasier },
-  { key: 'g', does: 'keep this grip beside', run: actions.hold },
-  { key: 'o', does: 'one note and more', run: tabs.next },
-  { key: 'Shift+p', shown: 'Shift P', does: 'put in plan', run: () => void actions.put() },
-  ...[1, 2, 3, 4, 5, 6].map((string) => ({
-    key: String(string),
-    ...(string === 1 ? { shown: '1–6' } : {}),
-    does: 'cycle a string',
-    run: () => void ask.value?.cycle(string),
-    quiet: string > 1,
-  })),
-]);
+useKeys('shapes', {
+  chord: () => ask.value?.focus(),
+  shape: backForward(search.step),
+  dots: bench.nextShow,
+  big: () => (big.value = true),
+  hear: () => void actions.hear(),
+  easier: bench.useEasier,
+  hold: actions.hold,
+  told: tabs.next,
+  put: () => void actions.put(),
+  string: (at) => void ask.value?.cycle(at + 1),
+});
 onMounted(() => ask.value?.focus());
 </script>
 

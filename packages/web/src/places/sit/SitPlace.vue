@@ -39,15 +39,7 @@ async function sit(one: Seat) {
     trouble.value = sayError(problem);
   }
 }
-useKeys(
-  [1, 2, 3, 4, 5].map((n) => ({
-    key: String(n),
-    shown: n === 1 ? '1 – 5' : String(n),
-    does: 'sit down as',
-    quiet: n > 1,
-    run: () => void (seats.value[n - 1] && sit(seats.value[n - 1])),
-  })),
-);
+useKeys('sit', { sit: (at) => void (seats.value[at] && sit(seats.value[at])) });
 // A studio with one seat has nobody else to be.
 watch(seats, (all) => {
   if (all.length === 1 && !seat.seat && !seat.studio?.demo) void sit(all[0]);

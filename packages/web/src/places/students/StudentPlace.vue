@@ -114,20 +114,15 @@ function book() {
   lessons.value?.book();
 }
 useKeys(
-  [
-    { key: 'p', does: 'plan next lesson', run: () => void go('plan') },
-    { key: 's', does: 'start lesson', run: () => void go('lesson') },
-    { key: 'm', does: 'measure the hand', run: () => hand.value?.edit() },
-    { key: 'a', does: 'book a lesson', run: book },
-    { key: 'e', does: 'name and birthday', run: () => (person.value = true) },
-    ...['skills', 'reviews', 'lessons', 'homework'].map((does, i) => ({
-      key: String(i + 1),
-      ...(i === 0 ? { shown: '1–4' } : {}),
-      does: i === 0 ? 'skills, reviews, lessons, homework' : does,
-      run: () => (tab.value = i),
-      quiet: i > 0,
-    })),
-  ],
+  'student',
+  {
+    plan: () => void go('plan'),
+    start: () => void go('lesson'),
+    measure: () => hand.value?.edit(),
+    book,
+    person: () => (person.value = true),
+    tab: (at) => (tab.value = at),
+  },
   () => mayWrite.value && student.value !== undefined,
 );
 </script>

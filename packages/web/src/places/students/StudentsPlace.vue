@@ -1,8 +1,10 @@
 <script setup lang="ts">
+/** Everyone the studio teaches, found by name or group; those put away below. */
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useKeys } from '../../app/keys';
+import { forwardBack, useKeys } from '../../app/keys';
+import { useWalk } from '../../app/walk';
 import AddStudent from '../../furniture/AddStudent.vue';
 import { daysAgo, sayError, whenText } from '../../words';
 import { useBench } from '../../session/bench';
@@ -14,7 +16,6 @@ const router = useRouter();
 const bench = useBench();
 const find = ref('');
 const group = ref('all');
-const picked = ref(0);
 const findBox = useTemplateRef<HTMLElement>('findBox');
 const groups = computed(() => [
   { value: 'all', text: 'Everyone' },
@@ -29,6 +30,7 @@ const shown = computed(() =>
     .filter((student) => group.value === 'all' || student.groups.includes(group.value))
     .sort((a, b) => a.name.localeCompare(b.name)),
 );
+const { picked, step, row } = useWalk(() => shown.value.length);
 function open(i: number) {
   const student = shown.value[i];
   if (!student) return;
@@ -38,13 +40,12 @@ function open(i: number) {
 const opened = (id: string) => void router.push({ name: 'student', params: { studentId: id } });
 const next = (iso: string | null) => (iso ? whenText(iso, data.value?.timeZone ?? 'UTC') : 'none booked');
 const adding = useTemplateRef<InstanceType<typeof AddStudent>>('adding');
-useKeys([
-  { key: 'j', does: 'next', run: () => (picked.value = Math.min(picked.value + 1, shown.value.length - 1)) },
-  { key: 'k', does: 'previous', run: () => (picked.value = Math.max(picked.value - 1, 0)) },
-  { key: 'Enter', does: 'open student', run: () => open(picked.value) },
-  { key: 'a', does: 'add a student', run: () => adding.value?.focus() },
-  { key: '/', does: 'find', run: () => findBox.value?.querySelector('input')?.focus() },
-]);
+useKeys('students', {
+  student: forwardBack(step),
+  open: () => open(picked.value),
+  add: () => adding.value?.focus(),
+  find: () => findBox.value?.querySelector('input')?.focus(),
+});
 </script>
 
 <template>
@@ -86,6 +87,8 @@ useKeys([
           <tr
             v-for="(student, i) in shown"
             :key="student.id"
+            :ref="row(i)"
+            :aria-current="i === picked ? 'true' : undefined"
             :class="{ on: i === picked }"
             @click="picked = i"
           >

@@ -3,7 +3,10 @@
 import { routes } from '@finch/contract';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
+import DraftNote from '../../furniture/DraftNote.vue';
+import ZonePick from '../../furniture/ZonePick.vue';
+import { useDraft } from '../../session/use-draft';
 import { readAnew } from '../../session/queries';
 import { call } from '../../session/api';
 import { useNotices } from '../../session/notices';
@@ -19,38 +22,41 @@ const teachers = computed(
   () =>
     data.value?.seats.filter((one) => one.roles.some((role) => role === 'teacher' || role === 'owner')) ?? [],
 );
-const name = ref('');
-const zone = ref('');
-const names = ref<Record<string, string>>({});
-watch(
-  () => seat.studio,
-  (now) => {
-    name.value = now?.name ?? '';
-    zone.value = now?.timeZone ?? '';
-  },
-  { immediate: true },
-);
-watch(teachers, (now) => (names.value = Object.fromEntries(now.map((one) => [one.membershipId, one.name]))), {
-  immediate: true,
+interface Names {
+  studio: string;
+  zone: string;
+  /** By membership. */
+  teachers: Record<string, string>;
+}
+const typed = ref<Names>({ studio: '', zone: '', teachers: {} });
+const draft = useDraft({
+  key: () => 'studio-names',
+  value: typed,
+  kept: () => ({
+    studio: seat.studio?.name ?? '',
+    zone: seat.studio?.timeZone ?? '',
+    teachers: Object.fromEntries(teachers.value.map((one) => [one.membershipId, one.name])),
+  }),
+  open: () => data.value !== undefined,
 });
-const zones = Intl.supportedValuesOf('timeZone');
 const busy = ref(false);
 async function keep() {
   busy.value = true;
   try {
     for (const one of teachers.value) {
-      const typed = names.value[one.membershipId]?.trim();
-      if (typed && typed !== one.name && (owns.value || one.membershipId === seat.seat?.membershipId))
-        await call(routes.nameSeat, { params: { membershipId: one.membershipId }, body: { name: typed } });
+      const name = typed.value.teachers[one.membershipId]?.trim();
+      if (name && name !== one.name && (owns.value || one.membershipId === seat.seat?.membershipId))
+        await call(routes.nameSeat, { params: { membershipId: one.membershipId }, body: { name } });
     }
     if (owns.value)
       await call(routes.nameStudio, {
         body: {
-          name: name.value,
-          teacher: names.value[seat.seat?.membershipId ?? ''] ?? seat.seat?.name ?? '',
-          timeZone: zone.value,
+          name: typed.value.studio,
+          teacher: typed.value.teachers[seat.seat?.membershipId ?? ''] ?? seat.seat?.name ?? '',
+          timeZone: typed.value.zone,
         },
       });
+    draft.done();
     await seat.open();
     await readAnew(client, 'seats', 'board');
     notices.tell('Names and time zone are kept.');
@@ -65,18 +71,14 @@ async function keep() {
 <template>
   <section class="sheet names" aria-label="Studio and teachers">
     <h2>Studio and teachers</h2>
+    <DraftNote :draft="draft" />
     <form @submit.prevent="keep">
-      <label>Studio<BFormInput v-model="name" maxlength="80" required :disabled="!owns" /></label>
-      <label
-        >Time zone<BFormInput v-model="zone" list="zones" maxlength="64" required :disabled="!owns"
-      /></label>
-      <datalist id="zones">
-        <option v-for="one in zones" :key="one" :value="one" />
-      </datalist>
+      <label>Studio<BFormInput v-model="typed.studio" maxlength="80" required :disabled="!owns" /></label>
+      <label>Time zone<ZonePick v-if="data" v-model="typed.zone" :disabled="!owns" /></label>
       <label v-for="one in teachers" :key="one.membershipId"
         >{{ one.roles.join(' and ')
         }}<BFormInput
-          v-model="names[one.membershipId]"
+          v-model="typed.teachers[one.membershipId]"
           maxlength="80"
           required
           :disabled="!owns && one.membershipId !== seat.seat?.membershipId"

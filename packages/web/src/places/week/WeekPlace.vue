@@ -4,7 +4,7 @@ import { routes, type LessonHead } from '@finch/contract';
 import { useQuery } from '@tanstack/vue-query';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { useKeys } from '../../app/keys';
+import { backForward, useKeys } from '../../app/keys';
 import BookDialog from '../../furniture/BookDialog.vue';
 import { call } from '../../session/api';
 import { weekOf } from '../../session/clock-times';
@@ -56,12 +56,11 @@ function change(lesson: Shown) {
   booking.value = true;
 }
 const nextHour = () => Math.ceil((Math.max(seat.now(), days.value[0].getTime()) + 1) / 3_600_000) * 3_600_000;
-useKeys([
-  { key: 'ArrowLeft', shown: '← →', does: 'week before, next week', run: () => (weeks.value -= 1) },
-  { key: 'ArrowRight', does: 'next week', run: () => (weeks.value += 1), quiet: true },
-  { key: 't', does: 'this week', run: () => (weeks.value = 0) },
-  { key: 'a', does: 'book a lesson', run: () => book(nextHour()) },
-]);
+useKeys('week', {
+  week: backForward((by) => (weeks.value += by)),
+  now: () => (weeks.value = 0),
+  book: () => book(nextHour()),
+});
 </script>
 
 <template>

@@ -78,11 +78,12 @@ function heldAsPlanned() {
   answered.value = true;
 }
 useKeys(
-  [
-    { key: 'n', does: 'note', run: () => document.getElementById('write-note')?.focus() },
-    { key: 'Enter', does: 'keep write-up', run: () => void keep() },
-    { key: 'b', does: 'to the Board', run: () => void router.push('/') },
-  ],
+  'write-up',
+  {
+    note: () => document.getElementById('write-note')?.focus(),
+    keep: () => void keep(),
+    board: () => void router.push('/'),
+  },
   () => lesson.value !== undefined && id.value !== null,
 );
 </script>
