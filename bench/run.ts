@@ -1,6 +1,7 @@
 /**
  * npm run bench: a table of what, median and aim. Times are medians on the machine it runs on, one process;
- * aims are goals, never asserted. `--json` prints the rows as JSON, `--screen` adds what is measured in the browser, `--playback` two minutes of clicks, `--misses`
+ * aims are goals, never asserted. `--json` prints the rows as JSON, `--screen` adds what is measured in the browser, `--slow`
+ * the same at a quarter of the speed, `--playback` two minutes of clicks, `--misses`
  * lists the usual grips that come late or are fingered otherwise. Proofs on simulated students stand below.
  */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
@@ -198,6 +199,7 @@ function rows(): Row[] {
 
 const made = rows();
 if (process.argv.includes('--screen')) made.push(...(await (await import('./screen')).screenRows()));
+if (process.argv.includes('--slow')) made.push(...(await (await import('./slow')).slowRows()));
 if (process.argv.includes('--playback')) made.push(...(await (await import('./playback')).playbackRows()));
 if (process.argv.includes('--json')) console.log(JSON.stringify(made, null, 2));
 else {

@@ -29,7 +29,8 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
   await page.getByRole('link', { name: 'Shapes' }).click();
   const chord = page.getByLabel('Chord', { exact: true });
   await chord.fill('E');
-  await expect(page.locator('.cards .card-row button').first()).toContainText('open chord');
+  await expect(page.locator('.cards')).toHaveAttribute('data-chord', 'E');
+  await expect(page.locator('.in-hand .huge')).toHaveText('E');
   await chord.blur();
   await page.keyboard.press('g');
   await chord.fill('Am');
@@ -249,8 +250,11 @@ test('nothing jumps while a place fills', async ({ page, sit }) => {
   expect(found).toEqual([]);
 });
 
+/** What the law asks for, and what its makers call good practice: headings in order, landmarks, names. */
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 for (const theme of ['day', 'evening'] as const) {
-  test(`every teaching place has no serious accessibility finding, ${theme}`, async ({ page, sit }) => {
+  test(`every teaching place has no accessibility finding, ${theme}`, async ({ page, sit }) => {
+    test.slow();
     await page.evaluate(
       (evening) => localStorage.setItem('finch-evening', String(evening)),
       theme === 'evening',
@@ -259,12 +263,11 @@ for (const theme of ['day', 'evening'] as const) {
     await sit('Tamsin Brackwater');
     const findings: string[] = [];
     const check = async (name: string) => {
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+      const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
       for (const one of violations)
-        if (one.impact === 'serious' || one.impact === 'critical')
-          findings.push(
-            `${name}: ${one.id} ${one.nodes[0].target.join(' ')} ${one.nodes[0].failureSummary?.split('\n')[1] ?? ''}`,
-          );
+        findings.push(
+          `${name}: ${one.id} ${one.nodes[0].target.join(' ')} ${one.nodes[0].failureSummary?.split('\n')[1] ?? ''}`,
+        );
     };
     await expect(page.locator('.heat-table tbody tr').first()).toBeVisible();
     await check('Board');

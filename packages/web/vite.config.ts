@@ -1,10 +1,44 @@
+import { createRequire } from 'node:module';
 import vue from '@vitejs/plugin-vue';
 import Icons from 'unplugin-icons/vite';
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+
+/**
+ * Of Bootstrap's style only what is named somewhere stays: in our screens, or in the components of the library that they
+ * use. Names that are put together while it runs ("btn-" and a variant) are kept by their beginning. Our own styles are
+ * left whole, since they are scoped to what uses them.
+ */
+// What it exports is the plugin itself, whatever its types say.
+const purgeCSSPlugin = createRequire(import.meta.url)(
+  '@fullhuman/postcss-purgecss',
+) as (typeof import('@fullhuman/postcss-purgecss'))['purgeCSSPlugin'];
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const purge = purgeCSSPlugin({
+  content: [
+    here('./src/**/*.{vue,ts}'),
+    here('./index.html'),
+    here('../../node_modules/bootstrap-vue-next/dist/B{Button,CloseButton,Form,Link,Modal,Tab}*.js'),
+  ],
+  safelist: { greedy: [/^\.?(btn|form|modal|nav|tab|fade|show|active|disabled|is-)/] },
+});
 
 export default defineConfig({
   plugins: [vue(), Icons({ compiler: 'vue3' })],
   worker: { format: 'es' },
+  css: {
+    postcss: {
+      plugins: [
+        {
+          postcssPlugin: 'used-of-bootstrap',
+          OnceExit: (root, helpers) =>
+            root.source?.input.file?.includes('/bootstrap/dist/')
+              ? purge.OnceExit?.(root, helpers)
+              : undefined,
+        },
+      ],
+    },
+  },
   build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
   server: { proxy: { '/api': 'http://localhost:4310' } },
 });

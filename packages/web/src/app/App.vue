@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The house: its bar, who is on the bench, the place, the keys, and what it says of what was done. */
 import { useLocalStorage } from '@vueuse/core';
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
+import HouseDialog from '../furniture/HouseDialog.vue';
 import { useBench } from '../session/bench';
 import { useNotices } from '../session/notices';
 import { useStudent } from '../session/queries';
@@ -126,7 +127,7 @@ async function standUp() {
     <KeyStrip class="keys" @refused="outboxOpen = true" />
     <NoticeBar />
     <KeysDialog v-model="help" />
-    <BModal v-model="outboxOpen" title="Takes the server refused" no-footer>
+    <HouseDialog v-model="outboxOpen" title="Takes the server refused">
       <ul class="refusals">
         <li v-for="record in seat.refused" :key="record.id">
           <strong>{{ record.label }}</strong>
@@ -134,7 +135,7 @@ async function standUp() {
           <BButton size="sm" variant="outline-secondary" @click="seat.putAway(record.id)">Put away</BButton>
         </li>
       </ul>
-    </BModal>
+    </HouseDialog>
   </div>
 </template>
 
@@ -163,7 +164,7 @@ async function standUp() {
   grid-area: place;
   min-height: 0;
   min-width: 0;
-  padding: 8px;
+  padding: var(--space-2);
   outline: none;
   position: relative;
 }
@@ -177,7 +178,7 @@ async function standUp() {
   z-index: 1050;
   background: var(--sheet);
   color: var(--ink);
-  padding: 10px 16px;
+  padding: var(--space-2) var(--space-4);
   border: 2px solid var(--crown);
 }
 .skip:focus {
@@ -185,7 +186,7 @@ async function standUp() {
 }
 .refusals li {
   border-bottom: 1px solid var(--line);
-  padding: 8px 0;
+  padding: var(--space-2) 0;
 }
 /* Where there is no room for boxes that scroll inside, the page does. */
 @media (max-width: 1199px), (max-height: 599px) {

@@ -148,22 +148,22 @@ function fold(event: KeyboardEvent) {
   color: var(--wing-ink);
   display: flex;
   align-items: stretch;
-  padding: 0 12px;
-  gap: 20px;
+  padding: 0 var(--space-3);
+  gap: var(--space-5);
   --ring: var(--wingbar);
 }
 .brand {
   display: flex;
   align-items: center;
-  gap: 8px;
-  font-size: 18px;
+  gap: var(--space-2);
+  font-size: var(--size-4);
   color: var(--wing-ink);
   text-decoration: none;
   white-space: nowrap;
 }
 .phases {
   display: flex;
-  gap: 16px;
+  gap: var(--space-4);
   flex: 1;
 }
 .phase {
@@ -174,8 +174,8 @@ function fold(event: KeyboardEvent) {
 .phase-name {
   display: flex;
   align-items: center;
-  gap: 8px;
-  font-size: 12.5px;
+  gap: var(--space-2);
+  font-size: var(--size-1);
   line-height: 16px;
   color: var(--wing-label);
 }
@@ -190,9 +190,9 @@ function fold(event: KeyboardEvent) {
 }
 .phase a {
   display: block;
-  padding: 3px 8px 8px;
-  margin-right: 4px;
-  font-size: 14px;
+  padding: var(--space-1) var(--space-2) var(--space-2);
+  margin-right: var(--space-1);
+  font-size: var(--size-2);
   font-weight: 500;
   line-height: 20px;
   color: var(--wing-ink);
@@ -212,8 +212,8 @@ function fold(event: KeyboardEvent) {
   margin-left: auto;
   display: flex;
   align-items: center;
-  gap: 12px;
-  font-size: 14px;
+  gap: var(--space-3);
+  font-size: var(--size-2);
 }
 .when {
   color: var(--wing-label);
@@ -225,10 +225,10 @@ function fold(event: KeyboardEvent) {
   color: var(--wing-ink);
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: var(--space-2);
   min-height: 32px;
   min-width: 24px;
-  padding: 0 4px;
+  padding: 0 var(--space-1);
   font-weight: 600;
 }
 .menu {
@@ -258,7 +258,7 @@ function fold(event: KeyboardEvent) {
 @media (max-width: 991px) {
   .app-header {
     flex-wrap: wrap;
-    gap: 0 12px;
+    gap: 0 var(--space-3);
   }
   .name {
     display: inline;
@@ -280,7 +280,7 @@ function fold(event: KeyboardEvent) {
   .phase a {
     min-width: 44px;
     min-height: 44px;
-    padding: 10px 8px 9px;
+    padding: var(--space-2) var(--space-2) var(--space-2);
     text-align: center;
   }
 }
@@ -295,11 +295,11 @@ function fold(event: KeyboardEvent) {
   }
   .menu {
     display: inline-flex;
-    font-size: 15.5px;
+    font-size: var(--size-3);
     border-bottom: 4px solid var(--wingbar);
   }
   .right {
-    gap: 4px;
+    gap: var(--space-1);
   }
   .phases:not(.open) {
     position: absolute;
@@ -309,15 +309,15 @@ function fold(event: KeyboardEvent) {
   }
   .phases.open {
     flex-direction: column;
-    gap: 4px;
-    padding-bottom: 12px;
+    gap: var(--space-1);
+    padding-bottom: var(--space-3);
   }
   .phase ul {
     flex-wrap: wrap;
   }
   .phase a {
-    font-size: 15.5px;
-    padding-inline: 12px;
+    font-size: var(--size-3);
+    padding-inline: var(--space-3);
   }
 }
 </style>

@@ -24,7 +24,7 @@ const strip = computed(() => {
 </script>
 
 <template>
-  <div class="bench">
+  <section class="bench" aria-label="On the bench">
     <template v-if="strip">
       <RouterLink
         class="display bench-name"
@@ -42,7 +42,7 @@ const strip = computed(() => {
     </template>
     <span v-else class="small">Nobody is on the bench. Pick a student on the Board.</span>
     <div id="bench-tools" class="tools" />
-  </div>
+  </section>
 </template>
 
 <style scoped>
@@ -51,19 +51,19 @@ const strip = computed(() => {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 22px;
-  padding: 4px 16px;
+  gap: var(--space-1) var(--space-5);
+  padding: var(--space-1) var(--space-4);
   border-bottom: 1px solid var(--line);
   background: color-mix(in srgb, var(--sheet) 55%, var(--bench));
 }
 .bench-name {
-  font-size: 22px;
+  font-size: var(--size-5);
   color: var(--ink);
   text-decoration: none;
   overflow-wrap: anywhere;
 }
 .facts {
-  font-size: 14px;
+  font-size: var(--size-2);
   color: var(--ink2);
 }
 .facts b {
@@ -73,7 +73,7 @@ const strip = computed(() => {
   margin-left: auto;
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-2) var(--space-3);
   align-items: center;
 }
 @media (max-width: 1199px) {
@@ -83,7 +83,7 @@ const strip = computed(() => {
 }
 @media (max-width: 779px) {
   .bench {
-    padding: 4px 8px;
+    padding: var(--space-1) var(--space-2);
   }
   .bench-name {
     min-height: 44px;

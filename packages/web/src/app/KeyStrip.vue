@@ -42,18 +42,18 @@ const state = computed(() =>
 .key-strip {
   display: flex;
   justify-content: space-between;
-  gap: 12px;
+  gap: var(--space-3);
   min-height: 26px;
   border-top: 1px solid var(--line);
   background: var(--bench);
-  padding: 0 16px;
+  padding: 0 var(--space-4);
   align-items: center;
   overflow: hidden;
 }
 ul {
   display: flex;
-  gap: 16px;
-  font-size: 12.5px;
+  gap: var(--space-4);
+  font-size: var(--size-1);
   line-height: 22px;
   color: var(--ink2);
   white-space: nowrap;
@@ -65,15 +65,15 @@ kbd {
 }
 .status {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   white-space: nowrap;
 }
 .state {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   background: var(--sheet);
   border: 0;
   border-radius: 2px;
-  padding: 1px 8px;
+  padding: 1px var(--space-2);
   color: var(--ink);
 }
 .state.refused {
@@ -85,7 +85,7 @@ kbd {
     display: none;
   }
   .key-strip {
-    padding: 0 8px;
+    padding: 0 var(--space-2);
     min-height: 0;
     border-top: 0;
   }

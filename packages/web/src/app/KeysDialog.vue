@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Every key of the house: those that are answered here and now first, then place by place. */
-import { BModal } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
+import HouseDialog from '../furniture/HouseDialog.vue';
 import { useSeat } from '../session/seat';
 import { KEY_PLACES, KEY_TABLE, keyText, type KeyEntry, type KeyPlace } from './key-table';
 import { answered, useLetters } from './keys';
@@ -34,7 +34,7 @@ const groups = computed(() => {
 </script>
 
 <template>
-  <BModal v-model="open" title="All keys" size="xl" scrollable no-footer>
+  <HouseDialog v-model="open" title="All keys" size="xl" scrollable>
     <label class="note letters"><input v-model="letters" type="checkbox" /> Single letters act as keys</label>
     <div class="groups">
       <section v-for="group in groups" :key="group.place">
@@ -49,36 +49,36 @@ const groups = computed(() => {
         </dl>
       </section>
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .groups {
   columns: 3 240px;
-  column-gap: 28px;
+  column-gap: var(--space-5);
 }
 section {
   break-inside: avoid;
-  margin-bottom: 16px;
+  margin-bottom: var(--space-4);
 }
 h2 {
   border-bottom: 1px solid var(--line);
-  padding-bottom: 3px;
-  margin-bottom: 4px;
+  padding-bottom: var(--space-1);
+  margin-bottom: var(--space-1);
 }
 dl {
   display: grid;
   grid-template-columns: 92px 1fr;
-  gap: 3px 10px;
-  font-size: 14px;
+  gap: var(--space-1) var(--space-2);
+  font-size: var(--size-2);
 }
 dd {
   margin: 0;
 }
 .letters {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
-  margin-bottom: 12px;
+  margin-bottom: var(--space-3);
 }
 </style>

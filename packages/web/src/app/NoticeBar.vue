@@ -41,9 +41,9 @@ const notices = useNotices();
   flex-wrap: wrap;
   align-items: center;
   justify-content: center;
-  gap: 4px 16px;
+  gap: var(--space-1) var(--space-4);
   min-height: 42px;
-  padding: 3px 16px;
+  padding: var(--space-1) var(--space-4);
   background: var(--sheet);
   color: var(--ink);
   border-top: 3px solid var(--crown);
@@ -53,7 +53,7 @@ const notices = useNotices();
   background: var(--wash-mask);
 }
 .notice p {
-  font-size: 14px;
+  font-size: var(--size-2);
   line-height: 1.25;
   min-width: 0;
   overflow-wrap: anywhere;
@@ -61,7 +61,7 @@ const notices = useNotices();
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
 }
 @media print {

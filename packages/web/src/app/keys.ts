@@ -10,7 +10,7 @@ import { KEY_TABLE, type KeyEntry, type KeyPlace } from './key-table';
 export type KeyRuns<Place extends KeyPlace> = Readonly<
   Record<keyof (typeof KEY_TABLE)[Place], (at: number) => void>
 >;
-export interface KeyHint extends KeyEntry {
+interface KeyHint extends KeyEntry {
   readonly run: (at: number) => void;
 }
 interface Answered {

@@ -1,5 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync, readdirSync } from 'node:fs';
+import { join, relative } from 'node:path';
 
 const css = readFileSync(join(__dirname, 'tokens.css'), 'utf8');
 
@@ -47,5 +47,51 @@ describe.each([
     const steps = ['m1', 'm2', 'm3', 'm4', 'm5'].map((name) => luminance(theme[name]));
     const sorted = [...steps].sort((a, b) => a - b);
     expect([steps.join(), [...steps].reverse().join()]).toContain(sorted.join());
+  });
+});
+
+describe('one scale of letters and one of spaces', () => {
+  const web = join(__dirname, '..');
+  /** Styles by file; drawings in `instruments` letter themselves in units of their own. */
+  const styles = readdirSync(web, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.vue') || name.endsWith('base.css'))
+    .map((name) => {
+      const text = readFileSync(join(web, name), 'utf8');
+      const style = name.endsWith('.vue') ? (/<style[^>]*>([\s\S]*)<\/style>/.exec(text)?.[1] ?? '') : text;
+      return { name: relative('.', name), style, drawing: name.startsWith('instruments') };
+    });
+
+  test('letters are of the nine sizes; a label of two letters in a drawing may be 11 px', () => {
+    const odd = styles
+      .filter((one) => !one.drawing)
+      .flatMap(({ name, style }) =>
+        [...style.matchAll(/font-size: ([^;]+);/g)]
+          .map(([, size]) => size)
+          .filter((size) => !/^(var\(--size-[\w-]+\)|11px|[\d.]+(pt|em|%)|inherit)$/.test(size))
+          .map((size) => `${name} ${size}`),
+      );
+    expect(odd).toEqual([]);
+  });
+
+  test('spaces are of the six; one or two pixels are a hair', () => {
+    const odd = styles.flatMap(({ name, style }) =>
+      [...style.matchAll(/(?<![\w-])((?:row-|column-)?gap|(?:padding|margin)(?:-[a-z-]+)?): ([^;{}]+);/g)]
+        .filter(([, , value]) => !/calc|env\(/.test(value))
+        .flatMap(([, prop, value]) =>
+          [...value.matchAll(/-?[\d.]+px/g)]
+            .filter(([size]) => Math.abs(parseFloat(size)) > 2)
+            .map(([size]) => `${name} ${prop} ${size}`),
+        ),
+    );
+    expect(odd).toEqual([]);
+  });
+
+  test('every token that a style names is there', () => {
+    const named = new Set(
+      styles
+        .flatMap(({ style }) => [...style.matchAll(/var\(--(size|space)-([\w-]+)\)/g)])
+        .map(([all]) => all),
+    );
+    for (const one of named) expect(css).toContain(`${one.slice(4, -1)}:`);
   });
 });

@@ -77,11 +77,11 @@ defineExpose({ focus: () => form.value?.querySelector('input')?.focus() });
 .add {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-2) var(--space-3);
   align-items: flex-end;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .grow {

@@ -2,9 +2,10 @@
 /** Books a lesson, once or each week; moves one that is booked, cancels it, or brings it back. */
 import { routes, type LessonHead } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
-import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, watch } from 'vue';
+import HouseDialog from './HouseDialog.vue';
 import { call } from '../session/api';
 import { clockTime, instantOf, readTime } from '../session/clock-times';
 import { useNotices } from '../session/notices';
@@ -142,12 +143,11 @@ const setCancelled = (cancelled: boolean) =>
 </script>
 
 <template>
-  <BModal
+  <HouseDialog
     v-model="open"
     :title="
       lesson ? `${name}: move or cancel` : people.length === 1 ? `Book a lesson for ${name}` : 'Book a lesson'
     "
-    no-footer
   >
     <form class="fields" novalidate @submit.prevent="keep">
       <label v-if="!lesson && people.length > 1" class="wide"
@@ -190,32 +190,32 @@ const setCancelled = (cancelled: boolean) =>
         >
       </div>
     </form>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .fields {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
+  gap: var(--space-3);
 }
 .wide {
   grid-column: 1 / -1;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .check {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 14px;
+  font-size: var(--size-2);
   min-height: 32px;
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
 }
 </style>

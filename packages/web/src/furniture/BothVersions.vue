@@ -29,12 +29,12 @@ async function keepMine(keeping: Keeping) {
 
 <style scoped>
 p {
-  margin: 0 0 6px;
+  margin: 0 0 var(--space-2);
 }
 .theirs {
   white-space: pre-line;
 }
 .btn + .btn {
-  margin-left: 6px;
+  margin-left: var(--space-2);
 }
 </style>

@@ -109,15 +109,15 @@ useKeys('todaysLessons', {
   align-self: start;
 }
 h1 {
-  margin-bottom: 8px;
+  margin-bottom: var(--space-2);
 }
 li {
   display: grid;
   grid-template-columns: 58px minmax(0, 1fr) auto;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 8px 6px;
+  padding: var(--space-2) var(--space-2);
 }
 li[aria-current] {
   background: var(--wash-crown);
@@ -132,7 +132,7 @@ li[aria-current] {
   min-width: 0;
 }
 .who b {
-  font-size: 19px;
+  font-size: var(--size-4);
   overflow-wrap: anywhere;
 }
 </style>

@@ -11,14 +11,14 @@
 <style scoped>
 .because {
   display: flex;
-  gap: 6px;
+  gap: var(--space-2);
   font-size: 14px;
   color: var(--ink2);
   line-height: 1.3;
 }
 .because svg {
   flex: none;
-  margin-top: 4px;
+  margin-top: var(--space-1);
   fill: var(--crown);
 }
 </style>

@@ -28,9 +28,9 @@ withDefaults(defineProps<{ beats: number; beat: number | null; large?: boolean }
 .pegs {
   display: inline-flex;
   align-items: flex-end;
-  gap: 12px;
+  gap: var(--space-3);
   border-bottom: 3px solid var(--ink);
-  padding: 0 8px;
+  padding: 0 var(--space-2);
   height: 62px;
 }
 .pegs span {
@@ -57,7 +57,7 @@ withDefaults(defineProps<{ beats: number; beat: number | null; large?: boolean }
 }
 .pegs.large {
   height: 84px;
-  gap: 18px;
+  gap: var(--space-4);
 }
 .pegs.large span {
   width: 40px;

@@ -152,12 +152,12 @@ const chosen = (where: PainPlace, broken = false) =>
 .feel .sides {
   display: flex;
   align-items: center;
-  gap: 8px;
-  margin: 6px 0;
+  gap: var(--space-2);
+  margin: var(--space-2) 0;
 }
 .feel .sides button {
   min-height: 32px;
-  padding: 0 10px;
+  padding: 0 var(--space-2);
   border-radius: 3px;
   margin: 0;
 }

@@ -16,7 +16,7 @@ defineProps<{ hook: Pick<Hook, 'nickname' | 'picture'> }>();
 .hook {
   display: inline-flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-2);
   font-size: 15.5px;
   color: var(--ink2);
   margin: 0;

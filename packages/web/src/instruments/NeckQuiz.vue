@@ -121,7 +121,7 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
 .quiz {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: flex-start;
 }
 .quiz-call {

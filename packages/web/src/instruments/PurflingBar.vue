@@ -104,7 +104,7 @@ const spoken = computed(() =>
   color: var(--ink);
   font-size: 12.5px;
   font-weight: 700;
-  padding: 0 5px;
+  padding: 0 var(--space-1);
   border-radius: 2px;
   line-height: 17px;
 }
@@ -117,11 +117,11 @@ const spoken = computed(() =>
 .pointer-text {
   position: absolute;
   white-space: nowrap;
-  padding-left: 4px;
+  padding-left: var(--space-1);
 }
 .pointer-text.late {
   transform: translateX(-100%);
-  padding: 0 4px 0 0;
+  padding: 0 var(--space-1) 0 0;
 }
 .pointer {
   position: absolute;

@@ -69,7 +69,7 @@ watch(() => props.bars, draw);
   max-width: 100%;
 }
 .staff-caption {
-  margin: -18px 0 0;
+  margin: calc(-1 * var(--space-4)) 0 0;
   text-align: right;
 }
 .staff-drawing {

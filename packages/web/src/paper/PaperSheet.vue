@@ -89,17 +89,17 @@ const preview = computed(
 .paper {
   display: grid;
   grid-template-columns: 230px minmax(0, 1fr);
-  gap: 16px;
+  gap: var(--space-4);
 }
 .paper-ask {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .paper-acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: var(--space-2);
 }
 .paper-page {
   width: 100%;

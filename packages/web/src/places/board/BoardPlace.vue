@@ -143,26 +143,26 @@ useKeys(
   display: grid;
   grid-template-columns: 344px minmax(0, 1fr);
   grid-template-rows: minmax(0, 1fr) auto auto;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .today {
   grid-row: 1 / 4;
   display: flex;
   flex-direction: column;
-  padding: 12px 0;
+  padding: var(--space-3) 0;
 }
 .today > .spread,
 .today > .empty,
 .evening {
-  padding: 0 14px;
+  padding: 0 var(--space-3);
 }
 .today > .refusal {
-  margin: 8px 14px;
+  margin: var(--space-2) var(--space-3);
 }
 .evening {
   border-top: 2px solid var(--ink);
-  margin: 8px 14px 0;
-  padding: 8px 0 0;
+  margin: var(--space-2) var(--space-3) 0;
+  padding: var(--space-2) 0 0;
 }
 .heat {
   grid-column: 2;
@@ -183,7 +183,7 @@ useKeys(
 .order {
   display: flex;
   align-items: center;
-  gap: 6px;
+  gap: var(--space-2);
   white-space: nowrap;
 }
 @media (max-width: 1199px), (max-height: 599px) {
@@ -202,7 +202,7 @@ useKeys(
   }
   .heat {
     order: 2;
-    padding-bottom: 12px;
+    padding-bottom: var(--space-3);
   }
 }
 @media (max-width: 779px) {

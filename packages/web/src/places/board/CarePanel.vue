@@ -70,30 +70,30 @@ const SHOWN = 4;
 .care {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 22px;
+  gap: var(--space-5);
   min-height: 150px;
 }
 li {
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
-  gap: 0 8px;
+  gap: 0 var(--space-2);
   align-items: center;
-  padding: 3px 0;
+  padding: var(--space-1) 0;
   border-top: 1px solid var(--line);
 }
 ul {
-  margin-top: 4px;
+  margin-top: var(--space-1);
 }
 ul + h2 {
-  margin-top: 6px;
+  margin-top: var(--space-2);
 }
 button {
   background: none;
   border: 0;
   padding: 0;
   color: var(--ink);
-  font-size: 14px;
+  font-size: var(--size-2);
   text-align: left;
   min-height: 24px;
   min-width: 44px;

@@ -79,7 +79,7 @@ const text = computed(() => {
   top: 2px;
   font-family: var(--mono);
   font-weight: 600;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .cell .mk {
   display: inline-grid;

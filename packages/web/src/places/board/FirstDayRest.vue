@@ -40,18 +40,18 @@ const unplanned = computed(
   grid-row: 3;
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 24px;
+  gap: var(--space-1) var(--space-5);
   align-items: center;
 }
 ul {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 24px;
-  font-size: 14px;
+  gap: var(--space-1) var(--space-5);
+  font-size: var(--size-2);
 }
 a {
   display: inline-block;
-  padding: 4px 0;
+  padding: var(--space-1) 0;
 }
 @media (max-width: 1199px), (max-height: 599px) {
   .rest {

@@ -100,19 +100,19 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
   margin: 0 auto;
 }
 .first .head {
-  padding-bottom: 10px;
+  padding-bottom: var(--space-2);
 }
 .first h1 {
-  font-size: 28px;
+  font-size: var(--size-6);
 }
 .step {
   display: grid;
   grid-template-columns: 34px 1fr;
-  padding: 14px 10px;
+  padding: var(--space-3) var(--space-2);
   border-bottom: 1px solid var(--line);
 }
 .step > b {
-  font-size: 22px;
+  font-size: var(--size-5);
   color: var(--ink2);
 }
 .step.on {
@@ -121,12 +121,12 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
 .fields {
   display: flex;
   flex-wrap: wrap;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: flex-end;
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 .fields label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 </style>

@@ -64,19 +64,19 @@ const emit = defineEmits<{ open: [id: string] }>();
   flex-wrap: wrap;
   justify-content: space-between;
   align-items: center;
-  gap: 4px 14px;
-  margin-bottom: 6px;
+  gap: var(--space-1) var(--space-3);
+  margin-bottom: var(--space-2);
 }
 .legend {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 12px;
+  gap: var(--space-1) var(--space-3);
   align-items: center;
   color: var(--ink2);
 }
 .legend li {
   display: flex;
-  gap: 5px;
+  gap: var(--space-1);
   align-items: center;
   white-space: nowrap;
 }
@@ -116,12 +116,12 @@ const emit = defineEmits<{ open: [id: string] }>();
 }
 .heat-table th {
   font-weight: 400;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   text-align: left;
   vertical-align: bottom;
   line-height: 1.2;
-  padding: 0 2px 4px;
+  padding: 0 2px var(--space-1);
 }
 .heat-table thead th {
   position: sticky;
@@ -140,7 +140,7 @@ const emit = defineEmits<{ open: [id: string] }>();
   background: none;
   border: 0;
   padding: 0;
-  font-size: 14px;
+  font-size: var(--size-2);
   color: var(--ink);
   text-align: left;
   line-height: 1.2;

@@ -68,17 +68,17 @@ const about = (lesson: BoardLesson) =>
 .lessons {
   flex: 1;
   min-height: 0;
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 li {
   display: grid;
   grid-template-columns: 58px minmax(0, 1fr);
-  padding: 10px 14px;
+  padding: var(--space-2) var(--space-3);
   border-bottom: 1px solid var(--line);
 }
 .time {
   font-weight: 600;
-  font-size: 15.5px;
+  font-size: var(--size-3);
   color: var(--ink2);
 }
 .line {
@@ -86,13 +86,13 @@ li {
   flex-wrap: wrap;
   align-items: baseline;
   justify-content: space-between;
-  gap: 2px 12px;
+  gap: 2px var(--space-3);
 }
 .person {
   background: none;
   border: 0;
   padding: 0;
-  font-size: 18px;
+  font-size: var(--size-4);
   color: var(--ink);
   text-align: left;
   min-width: 0;
@@ -109,20 +109,20 @@ li {
 .picked {
   background: #16202a;
   box-shadow: inset 0 -6px 0 var(--wingbar);
-  padding-bottom: 18px;
+  padding-bottom: var(--space-4);
   --ring: var(--wingbar);
 }
 .picked :is(.person, .time, .note) {
   color: #f7f9f5;
 }
 .picked .person {
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 10px;
+  gap: var(--space-2);
+  margin-top: var(--space-2);
 }
 .start {
   --bs-btn-bg: #f7f9f5;

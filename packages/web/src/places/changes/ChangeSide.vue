@@ -142,33 +142,33 @@ const tempoOf = (way: OtherWay) =>
 .change-side {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .name {
-  font-size: 26px;
+  font-size: var(--size-6);
 }
 .head {
   align-items: center;
 }
 .effort {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .drawn {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
 }
 .drawn :deep(.ledger) {
   display: grid;
-  gap: 8px;
-  font-size: 14.5px;
+  gap: var(--space-2);
+  font-size: var(--size-2);
 }
 .parts summary {
-  font-size: 14px;
+  font-size: var(--size-2);
   color: var(--ink2);
   min-height: 28px;
 }
@@ -176,38 +176,38 @@ const tempoOf = (way: OtherWay) =>
   display: flex;
   justify-content: space-between;
   border-top: 1px solid var(--line);
-  font-size: 14px;
+  font-size: var(--size-2);
   padding: 2px 0;
 }
 .ways li {
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr);
-  gap: 10px;
+  gap: var(--space-2);
   border-top: 1px solid var(--line);
-  padding: 8px 0;
-  font-size: 14px;
+  padding: var(--space-2) 0;
+  font-size: var(--size-2);
 }
 .ways p {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 10px;
+  gap: 2px var(--space-2);
   align-items: baseline;
 }
 .ways .btn {
-  margin-top: 4px;
+  margin-top: var(--space-1);
 }
 .over {
   color: var(--breast);
 }
 .practise {
   list-style: decimal;
-  padding-left: 20px;
-  font-size: 14px;
+  padding-left: var(--space-5);
+  font-size: var(--size-2);
   display: grid;
-  gap: 4px;
+  gap: var(--space-1);
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
 }
 </style>

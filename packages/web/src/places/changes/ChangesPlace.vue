@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A progression as the hand's path along the neck: every change graded, where it chokes, and what would not. */
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { ref, useTemplateRef } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import IconHear from '~icons/bi/volume-up';
 import { backForward, useKeys } from '../../app/keys';
 import BarreCaution from '../../instruments/BarreCaution.vue';
@@ -76,13 +77,13 @@ useKeys('changes', {
       />
       <BarreCaution v-if="barres" />
     </aside>
-    <BModal v-model="printing" size="lg" centered title="On paper" no-footer>
+    <HouseDialog v-model="printing" size="lg" title="On paper">
       <PaperSheet :job="job"
         ><p class="note">
           The path as shape cards, in order, each with the change that leaves it.
         </p></PaperSheet
       >
-    </BModal>
+    </HouseDialog>
   </div>
 </template>
 
@@ -90,22 +91,22 @@ useKeys('changes', {
 .changes {
   display: grid;
   grid-template-columns: minmax(0, 920px) minmax(300px, 1fr);
-  gap: 8px;
+  gap: var(--space-2);
 }
 .path-sheet {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
   padding-bottom: 0;
 }
 .side {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .loop {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   min-height: 32px;
 }

@@ -94,11 +94,11 @@ defineExpose({ said });
 .path-ask {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-2) var(--space-3);
   align-items: end;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
   display: grid;
   gap: 2px;
@@ -110,7 +110,7 @@ label {
   display: flex;
 }
 .forms legend {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
   margin: 0;
 }
@@ -130,8 +130,8 @@ label {
 }
 .checks {
   display: flex;
-  gap: 14px;
-  font-size: 14px;
-  padding-bottom: 4px;
+  gap: var(--space-3);
+  font-size: var(--size-2);
+  padding-bottom: var(--space-1);
 }
 </style>

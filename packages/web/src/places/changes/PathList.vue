@@ -45,16 +45,16 @@ button {
   min-height: 44px;
   display: flex;
   align-items: baseline;
-  gap: 12px;
+  gap: var(--space-3);
   background: none;
   border: 0;
   border-top: 1px solid var(--line);
   color: var(--ink);
   text-align: left;
-  padding: 8px;
+  padding: var(--space-2);
 }
 .chord b {
-  font-size: 22px;
+  font-size: var(--size-5);
   min-width: 84px;
 }
 .chord small {
@@ -64,7 +64,7 @@ button {
 .change {
   justify-content: space-between;
   background: var(--inset);
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .change[aria-pressed='true'] {
   background: var(--wash-crown);

@@ -59,7 +59,7 @@ defineExpose({ focus: () => box.value?.focus() });
 <style scoped>
 .typed {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
 }
 .typed #chords {
@@ -68,9 +68,9 @@ defineExpose({ focus: () => box.value?.focus() });
 }
 .tempo-label {
   display: flex;
-  gap: 6px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .tempo-label input {
   width: 76px;

@@ -76,31 +76,31 @@ const outside = computed(() => {
 .bar-line {
   align-items: center;
   justify-content: flex-start;
-  gap: 16px;
+  gap: var(--space-4);
 }
 .bar-line h1 {
   white-space: nowrap;
 }
 .bar-line :deep(.segments button) {
   line-height: 1.2;
-  padding: 3px 12px;
+  padding: var(--space-1) var(--space-3);
 }
 .bar-line small {
   display: block;
   font-weight: 400;
-  font-size: 12px;
+  font-size: var(--size-1);
 }
 .board {
   flex: 1;
   min-height: 0;
   overflow: auto;
   border-top: 1px solid var(--line);
-  padding-top: 6px;
+  padding-top: var(--space-1);
 }
 .gave-way {
-  font-size: 14px;
+  font-size: var(--size-2);
   background: var(--wash-breast);
-  padding: 4px 8px;
+  padding: var(--space-1) var(--space-2);
   border-radius: 2px;
 }
 @media (max-width: 1199px), (max-height: 599px) {

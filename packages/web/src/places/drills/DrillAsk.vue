@@ -108,8 +108,8 @@ const typedTempo = (event: Event) =>
 .ask-drill {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 6px 8px;
-  font-size: 12.5px;
+  gap: var(--space-2) var(--space-2);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .ask-drill .wide,
@@ -118,13 +118,13 @@ const typedTempo = (event: Event) =>
   grid-column: 1 / 3;
 }
 .ask-drill legend {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   margin: 0;
 }
 .targets {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
-  font-size: 14px;
+  font-size: var(--size-2);
   color: var(--ink);
 }
 </style>

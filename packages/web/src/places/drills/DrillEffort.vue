@@ -78,18 +78,18 @@ const says = computed(() => {
 <style scoped>
 .effort-line {
   border-top: 1px solid var(--line);
-  padding-top: 8px;
+  padding-top: var(--space-2);
   align-items: flex-end;
 }
 .effort-now b {
-  font-size: 28px;
+  font-size: var(--size-6);
   line-height: 1;
 }
 .tempo b {
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .left-out {
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .left-out li {
   border-top: 1px solid var(--line);
@@ -98,11 +98,11 @@ const says = computed(() => {
 .notch {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto auto;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
   border: 1px solid var(--line-strong);
   border-radius: 3px;
-  padding: 6px 10px;
+  padding: var(--space-1) var(--space-2);
 }
 .notch p {
   margin: 0;

@@ -109,7 +109,7 @@ defineExpose({ go });
 .drill-sheet {
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-2);
   min-width: 0;
 }
 .step-line {
@@ -117,15 +117,15 @@ defineExpose({ go });
 }
 .step-words {
   margin: 0;
-  font-size: 15.5px;
+  font-size: var(--size-3);
   text-align: center;
 }
 .step-words small {
-  margin-left: 8px;
+  margin-left: var(--space-2);
   color: var(--ink2);
 }
 .step-words b {
-  margin-right: 8px;
+  margin-right: var(--space-2);
   color: var(--ink2);
   font-weight: 400;
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The generator: a family, its parameters and a hand make a drill, seen, heard, tried, re-keyed and handed on. */
 import { drillTitle } from '@finch/core/drills';
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import { backForward, useKeys } from '../../app/keys';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { say, sayProblem } from '../../words';
@@ -92,9 +93,9 @@ useKeys('drills', {
         The drill in this address could not be read, so another is open. Make it anew from its grips or bars.
       </p>
     </aside>
-    <BModal v-model="trying" size="lg" centered :title="title" no-footer>
+    <HouseDialog v-model="trying" size="lg" :title="title">
       <NeckQuiz v-if="trying && drill" :drill="drill" :instrument="instrument" />
-    </BModal>
+    </HouseDialog>
   </div>
 </template>
 
@@ -102,7 +103,7 @@ useKeys('drills', {
 .drills {
   display: grid;
   grid-template-columns: 268px minmax(0, 1fr) 296px;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .drills > * {
   min-height: 0;
@@ -111,15 +112,15 @@ useKeys('drills', {
 .side {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .drill-title {
-  font-size: 28px;
+  font-size: var(--size-6);
   line-height: 1.05;
 }
 .middle-acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
 }
 @media (max-width: 1199px), (max-height: 599px) {
   .drills {

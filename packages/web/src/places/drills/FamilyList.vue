@@ -50,8 +50,8 @@ watch(() => props.family, show, { flush: 'post' });
 
 <style scoped>
 h2 {
-  font-size: 14px;
-  margin: 10px 0 2px;
+  font-size: var(--size-2);
+  margin: var(--space-2) 0 2px;
   border-bottom: 1px solid var(--line);
 }
 button {
@@ -60,7 +60,7 @@ button {
   background: none;
   border: 0;
   border-radius: 3px;
-  padding: 4px 8px;
+  padding: var(--space-1) var(--space-2);
   min-height: 44px;
   color: var(--ink);
   display: flex;

@@ -48,10 +48,10 @@ const emit = defineEmits<{ take: [recipe: Recipe] }>();
 <style scoped>
 .rekey {
   border-top: 1px solid var(--line);
-  padding-top: 6px;
+  padding-top: var(--space-1);
 }
 h3 {
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 ul {
   display: grid;
@@ -66,14 +66,14 @@ button {
   display: flex;
   flex-direction: column;
   align-items: center;
-  padding: 3px 0;
+  padding: var(--space-1) 0;
 }
 span {
   white-space: nowrap;
 }
 b {
-  font-size: 18px;
-  margin-right: 4px;
+  font-size: var(--size-4);
+  margin-right: var(--space-1);
 }
 [aria-current] {
   background: var(--wash-crown);

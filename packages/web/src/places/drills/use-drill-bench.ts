@@ -34,7 +34,7 @@ const isFamily = (name: string): name is DrillFamily =>
   FAMILY_GROUPS.some((group) => group.families.some((one) => one.family === name));
 
 /** The recipe in an address; null where there is none or it cannot be read. */
-export function readRecipe(text: string): Recipe | null {
+function readRecipe(text: string): Recipe | null {
   try {
     const read = v.safeParse(recipeSchema, JSON.parse(text));
     return read.success ? read.output : null;

@@ -51,7 +51,7 @@ function done() {
   border: 1px solid var(--line-strong);
   border-radius: 3px;
   width: min(560px, calc(100vw - 24px));
-  padding: 16px;
+  padding: var(--space-4);
 }
 .ask::backdrop {
   background: rgb(22 32 42 / 45%);
@@ -59,10 +59,10 @@ function done() {
 form {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
 }
 </style>

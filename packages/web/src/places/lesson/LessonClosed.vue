@@ -36,16 +36,16 @@ const taught = computed(() => Math.round(minutesDone(props.lesson.done?.blocks ?
   align-self: start;
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
   max-width: 760px;
   height: auto;
 }
 h1 {
-  font-size: 28px;
+  font-size: var(--size-6);
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
+  gap: var(--space-2);
 }
 </style>

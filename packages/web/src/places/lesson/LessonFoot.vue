@@ -32,14 +32,14 @@ const { block, begun, at } = run;
 <style scoped>
 .foot {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
-  padding: 10px 12px;
+  padding: var(--space-2) var(--space-3);
 }
 .btn {
-  font-size: 28px;
+  font-size: var(--size-6);
   min-height: 58px;
-  padding-inline: 16px;
+  padding-inline: var(--space-4);
 }
 .pri {
   margin-left: auto;
@@ -53,7 +53,7 @@ const { block, begun, at } = run;
     flex-wrap: wrap;
   }
   .btn {
-    font-size: 22px;
+    font-size: var(--size-5);
   }
   .pri {
     max-width: 100%;
@@ -63,7 +63,7 @@ const { block, begun, at } = run;
 }
 @media (max-width: 600px) {
   .btn {
-    font-size: 18px;
+    font-size: var(--size-4);
     min-height: 48px;
     flex: 1 1 auto;
   }

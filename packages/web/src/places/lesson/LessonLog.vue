@@ -59,12 +59,12 @@ defineExpose({ askWhere: () => picker.value?.askWhere() });
 .log {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
   overflow-y: auto;
   min-height: 0;
 }
 h2 {
-  font-size: 32px;
+  font-size: var(--size-7);
   line-height: 1.1;
 }
 .back {
@@ -72,31 +72,31 @@ h2 {
 }
 .waves {
   display: flex;
-  gap: 12px;
+  gap: var(--space-3);
   height: 18px;
   flex: none;
 }
 .mark {
   display: flex;
   align-items: center;
-  gap: 16px;
+  gap: var(--space-4);
   flex: 1;
   min-height: 54px;
   max-height: 82px;
-  font-size: 38px;
+  font-size: var(--size-7);
   font-weight: 700;
   background: var(--sheet);
   color: var(--ink);
   border: 2px solid var(--line-strong);
   border-radius: 3px;
-  padding: 0 14px;
+  padding: 0 var(--space-3);
 }
 .mark:hover {
   background: var(--wash-crown);
 }
 .mark kbd {
-  font-size: 28px;
-  padding: 2px 12px;
+  font-size: var(--size-6);
+  padding: 2px var(--space-3);
   border-width: 2px;
 }
 .mark :deep(.wave) {
@@ -106,7 +106,7 @@ h2 {
   margin-top: auto;
 }
 .felt p {
-  font-size: 28px;
+  font-size: var(--size-6);
   line-height: 1.2;
 }
 .felt.asks {
@@ -120,7 +120,7 @@ h2 {
 }
 @media (max-width: 600px) {
   .mark {
-    font-size: 28px;
+    font-size: var(--size-6);
     min-height: 56px;
   }
 }

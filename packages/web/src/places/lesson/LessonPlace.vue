@@ -135,7 +135,7 @@ useKeys(
   display: grid;
   grid-template-columns: minmax(0, 1fr) 388px;
   grid-template-rows: auto minmax(0, 1fr) auto;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .lesson.whole {
   display: block;

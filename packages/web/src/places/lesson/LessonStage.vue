@@ -145,7 +145,7 @@ const neckDegrees = computed(() => {
   display: flex;
   flex-direction: column;
   justify-content: space-between;
-  gap: 6px;
+  gap: var(--space-2);
   min-height: 0;
   overflow: hidden;
 }
@@ -164,17 +164,17 @@ const neckDegrees = computed(() => {
   min-width: 0;
 }
 .pair figcaption {
-  font-size: 64px;
+  font-size: var(--size-stage-large);
   line-height: 1;
 }
 .arrow {
   font-family: var(--text);
   font-weight: 400;
-  margin-left: 20px;
+  margin-left: var(--space-5);
   background: none;
   border: 0;
   color: var(--ink);
-  padding: 0 8px;
+  padding: 0 var(--space-2);
 }
 .arrow:enabled:hover {
   background: var(--wash-crown);
@@ -186,23 +186,23 @@ const neckDegrees = computed(() => {
   max-width: 100%;
 }
 .moves {
-  font-size: 32px;
+  font-size: var(--size-7);
   line-height: 1.1;
   text-align: center;
 }
 .moves span + span {
-  margin-left: 26px;
+  margin-left: var(--space-5);
 }
 .caution {
-  font-size: 20px;
+  font-size: var(--size-4);
   text-align: center;
 }
 .stop {
-  font-size: 32px;
+  font-size: var(--size-7);
   text-align: left;
 }
 .talk {
-  font-size: 34px;
+  font-size: var(--size-7);
   line-height: 1.2;
   text-align: center;
 }
@@ -213,26 +213,26 @@ const neckDegrees = computed(() => {
   justify-content: center;
 }
 .call {
-  font-size: 46px;
+  font-size: var(--size-stage);
   line-height: 1.1;
   text-align: center;
 }
 .call-acts {
   display: flex;
   justify-content: center;
-  gap: 12px;
+  gap: var(--space-3);
 }
 .call-acts .btn,
 .beat-acts .btn {
-  font-size: 28px;
+  font-size: var(--size-6);
   min-width: 60px;
   min-height: 56px;
-  padding: 0 16px;
+  padding: 0 var(--space-4);
 }
 .bar-now {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr) auto;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
 }
 .bar-now :deep(.tab) {
@@ -242,25 +242,25 @@ const neckDegrees = computed(() => {
   display: flex;
   align-items: flex-end;
   justify-content: space-between;
-  gap: 12px 16px;
+  gap: var(--space-3) var(--space-4);
   flex-wrap: wrap;
 }
 .bpm {
-  font-size: 32px;
+  font-size: var(--size-7);
   white-space: nowrap;
 }
 .bpm b {
-  font-size: 64px;
+  font-size: var(--size-stage-large);
   line-height: 0.9;
 }
 .beat-acts {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
 }
 @media (max-width: 1199px) {
   .stage {
     overflow: visible;
-    gap: 12px;
+    gap: var(--space-3);
   }
   .pair :deep(.shape-card) {
     height: 240px;
@@ -269,28 +269,28 @@ const neckDegrees = computed(() => {
 }
 @media (max-width: 600px) {
   .pair figcaption {
-    font-size: 34px;
+    font-size: var(--size-7);
   }
   .arrow {
-    margin-left: 4px;
+    margin-left: var(--space-1);
   }
   .moves,
   .talk {
-    font-size: 22px;
+    font-size: var(--size-5);
   }
   .moves span {
     display: block;
     margin: 0 !important;
   }
   .call {
-    font-size: 28px;
+    font-size: var(--size-6);
   }
   .bpm b {
-    font-size: 46px;
+    font-size: var(--size-stage);
   }
   .call-acts .btn,
   .beat-acts .btn {
-    font-size: 22px;
+    font-size: var(--size-5);
     min-height: 48px;
   }
 }

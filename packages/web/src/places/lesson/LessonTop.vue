@@ -55,10 +55,10 @@ const needle = computed(() => {
 
 <style scoped>
 .top {
-  padding: 8px 18px 10px;
+  padding: var(--space-2) var(--space-4) var(--space-2);
 }
 h1 {
-  font-size: 46px;
+  font-size: var(--size-stage);
   line-height: 1.2;
   min-width: 0;
   overflow-wrap: anywhere;
@@ -67,18 +67,18 @@ h1 {
 .sub {
   font-family: var(--text);
   font-weight: 400;
-  font-size: 32px;
-  margin-left: 10px;
+  font-size: var(--size-7);
+  margin-left: var(--space-2);
 }
 .clock {
   display: flex;
   align-items: baseline;
-  gap: 8px;
-  font-size: 34px;
+  gap: var(--space-2);
+  font-size: var(--size-7);
   white-space: nowrap;
 }
 .clock b {
-  font-size: 64px;
+  font-size: var(--size-stage-large);
   line-height: 1;
   font-variant-numeric: tabular-nums;
 }
@@ -89,7 +89,7 @@ h1 {
   display: flex;
   height: 28px;
   position: relative;
-  margin-top: 4px;
+  margin-top: var(--space-1);
 }
 .line > div {
   border-right: 1px solid var(--sheet);
@@ -114,14 +114,14 @@ h1 {
     flex-wrap: wrap;
   }
   h1 {
-    font-size: 34px;
+    font-size: var(--size-7);
   }
   .sub {
-    font-size: 22px;
+    font-size: var(--size-5);
   }
   .clock,
   .clock b {
-    font-size: 34px;
+    font-size: var(--size-7);
   }
 }
 </style>

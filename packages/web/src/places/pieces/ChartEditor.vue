@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A chart being typed, with what it is so far beside it and every fault by its line. */
 import { readChart } from '@finch/core/score';
-import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import { sayChart } from '../../words/change-words';
 import { encodingText, readText } from '../../app/text-file';
 import DraftNote from '../../furniture/DraftNote.vue';
@@ -46,7 +47,7 @@ async function pick(event: Event) {
 </script>
 
 <template>
-  <BModal v-model="open" :title="isNew ? 'Type a chart' : 'Edit the chart'" size="xl" no-footer>
+  <HouseDialog v-model="open" :title="isNew ? 'Type a chart' : 'Edit the chart'" size="xl">
     <div class="editor">
       <div class="typed">
         <DraftNote :draft="draft" />
@@ -99,14 +100,14 @@ async function pick(event: Event) {
         >Keep the chart</BButton
       >
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .editor {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
-  gap: 16px;
+  gap: var(--space-4);
 }
 .shown {
   max-height: 64vh;
@@ -117,20 +118,20 @@ async function pick(event: Event) {
 }
 .faults {
   background: var(--wash-breast);
-  padding: 6px 10px;
-  margin-bottom: 8px;
-  font-size: 14px;
+  padding: var(--space-1) var(--space-2);
+  margin-bottom: var(--space-2);
+  font-size: var(--size-2);
 }
 .from-file {
   display: grid;
   gap: 2px;
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 .acts {
   display: flex;
-  gap: 12px;
+  gap: var(--space-3);
   justify-content: flex-end;
-  margin-top: 12px;
+  margin-top: var(--space-3);
 }
 @media (max-width: 820px) {
   .editor {

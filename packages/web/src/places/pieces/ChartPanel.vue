@@ -78,7 +78,7 @@ const says = computed(() => {
 .middle {
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
 }
 .part-line {
   align-items: center;

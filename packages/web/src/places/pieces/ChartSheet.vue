@@ -135,14 +135,14 @@ const spoken = (bar: PieceBar, number: number) =>
 .chart {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .section {
   display: grid;
   grid-template-columns: 62px minmax(0, 1fr);
 }
 .section-name b {
-  font-size: 18px;
+  font-size: var(--size-4);
   display: block;
   line-height: 1.1;
   overflow-wrap: anywhere;
@@ -150,7 +150,7 @@ const spoken = (bar: PieceBar, number: number) =>
 .section-name small,
 .foot small {
   color: var(--ink3);
-  font-size: 12.5px;
+  font-size: var(--size-1);
 }
 .lines {
   border-left: 2px solid var(--ink);
@@ -165,7 +165,7 @@ const spoken = (bar: PieceBar, number: number) =>
 }
 .bar {
   min-height: 72px;
-  padding: 4px 8px;
+  padding: var(--space-1) var(--space-2);
   border: 0;
   border-right: 1px solid var(--ink);
   background: none;
@@ -189,38 +189,38 @@ const spoken = (bar: PieceBar, number: number) =>
 }
 .chords {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   flex: 1;
 }
 .chords small {
   display: block;
   color: var(--ink2);
-  font-size: 13px;
+  font-size: var(--size-1);
 }
 .held {
   color: var(--ink3);
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .words {
-  font-size: 13px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .foot {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  gap: 4px;
+  gap: var(--space-1);
 }
 .effort {
   display: inline-flex;
-  gap: 4px;
+  gap: var(--space-1);
   align-items: baseline;
 }
 .effort .over {
   color: var(--breast);
 }
 .order {
-  margin-left: 62px;
+  margin-left: 4em;
 }
 .patterns {
   display: grid;
@@ -229,7 +229,7 @@ const spoken = (bar: PieceBar, number: number) =>
 .rows {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 18px;
+  gap: var(--space-1) var(--space-4);
 }
 @media (max-width: 600px) {
   .section,
@@ -238,7 +238,7 @@ const spoken = (bar: PieceBar, number: number) =>
   }
   .section-name {
     display: flex;
-    gap: 8px;
+    gap: var(--space-2);
     align-items: baseline;
   }
   .order {

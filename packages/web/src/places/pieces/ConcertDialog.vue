@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Where and when a piece is played in front of people; it gives the piece weight. */
 import type { PieceContent } from '@finch/contract';
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { ref } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import DraftNote from '../../furniture/DraftNote.vue';
 import { useDraft } from '../../session/use-draft';
 
@@ -25,7 +26,7 @@ function none() {
 </script>
 
 <template>
-  <BModal v-model="open" title="Concert" no-footer>
+  <HouseDialog v-model="open" title="Concert">
     <form class="concert-form" @submit.prevent="set">
       <DraftNote :draft="draft" />
       <label>Where<input v-model="typed.name" class="form-control" required maxlength="80" /></label>
@@ -36,17 +37,17 @@ function none() {
       </div>
       <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
     </form>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .concert-form {
   display: grid;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .acts {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   justify-content: flex-end;
 }
 </style>

@@ -13,8 +13,9 @@ import {
 import type { Instrument } from '@finch/core/fretboard';
 import type { Frets } from '@finch/core/grips';
 import { readChart, writeChart, type Piece, type PieceDemand } from '@finch/core/score';
-import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed, ref, shallowRef, watch } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import DraftNote from '../../furniture/DraftNote.vue';
 import { useDraft } from '../../session/use-draft';
 import { readText } from '../../app/text-file';
@@ -119,7 +120,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
 </script>
 
 <template>
-  <BModal v-model="open" title="Files" size="xl" no-footer>
+  <HouseDialog v-model="open" title="Files" size="xl">
     <div class="files">
       <section aria-label="Out">
         <h2>{{ piece ? `${piece.title}, out` : 'Out' }}</h2>
@@ -208,25 +209,25 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
         </p>
       </section>
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .files {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
-  gap: 18px;
+  gap: var(--space-4);
 }
 .files section {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .files li {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
-  padding: 3px 0;
+  padding: var(--space-1) 0;
 }
 .files li .btn {
   min-width: 110px;
@@ -241,7 +242,7 @@ const faults = computed(() => (found.value ? readChart(chart.value).problems : [
 }
 .left li {
   display: block;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .mono {
   font-family: var(--mono);

@@ -3,8 +3,9 @@
 import type { KeyOffer, Piece, SingerRange } from '@finch/core/score';
 import type { PathOptions } from '@finch/core/changes';
 import { parsePitch } from '@finch/core/theory';
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import { chordText } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { benchWork, plain } from '../../workers/bench';
@@ -35,7 +36,7 @@ const tempo = (offer: KeyOffer) =>
 </script>
 
 <template>
-  <BModal v-model="open" :title="`${piece.title} in another key`" size="lg" no-footer>
+  <HouseDialog v-model="open" :title="`${piece.title} in another key`" size="lg">
     <form class="range" @submit.prevent>
       <span class="note">A singer’s range, if one sings:</span>
       <label
@@ -105,34 +106,34 @@ const tempo = (offer: KeyOffer) =>
         </tbody>
       </table>
     </template>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .range {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 14px;
+  gap: var(--space-2) var(--space-3);
   align-items: center;
-  margin-bottom: 8px;
+  margin-bottom: var(--space-2);
 }
 .range label {
   display: flex;
-  gap: 6px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .range input {
   width: 70px;
 }
 .keys {
   width: 100%;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .keys td,
 .keys th {
   border-top: 1px solid var(--line);
-  padding: 3px 6px;
+  padding: var(--space-1) var(--space-2);
 }
 .over {
   color: var(--breast);

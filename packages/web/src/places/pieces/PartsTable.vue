@@ -68,10 +68,10 @@ const WHY = {
 li {
   display: grid;
   grid-template-columns: 78px 150px minmax(0, 1fr) auto 96px;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 4px 0;
+  padding: var(--space-1) 0;
 }
 .over {
   color: var(--breast);

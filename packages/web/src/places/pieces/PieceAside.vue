@@ -56,11 +56,11 @@ const { is } = dialogs;
 .side {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .concert {
   align-items: center;
   border-top: 1px solid var(--line);
-  padding-top: 8px;
+  padding-top: var(--space-2);
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What Pieces asks for in a dialog of its own. */
-import { BModal } from 'bootstrap-vue-next';
 import { computed } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import ChartEditor from './ChartEditor.vue';
 import ConcertDialog from './ConcertDialog.vue';
@@ -31,13 +31,13 @@ const draftKey = computed(() => (begun.value === null ? `chart:${shown.value?.bo
     :draft-key="draftKey"
     @keep="dialogs.keepChart"
   />
-  <BModal v-model="is.printing" size="lg" centered title="On paper" no-footer>
+  <HouseDialog v-model="is.printing" size="lg" title="On paper">
     <PaperSheet :job="job"
       ><p class="note">
         The chart with its strokes{{ chart.part.value === 'full' ? ' and the grips of this hand' : '' }}.
       </p></PaperSheet
     >
-  </BModal>
+  </HouseDialog>
   <RuleDialog
     v-model="is.ruling"
     :held="held"

@@ -167,25 +167,25 @@ const barsText = (bars: readonly number[]) =>
 .piece-side {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .weak-line {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
 }
 svg text {
-  font-size: 12px;
+  font-size: var(--size-1);
   fill: var(--ink2);
   text-anchor: middle;
 }
 .weak-bpm b {
-  font-size: 28px;
+  font-size: var(--size-6);
   display: block;
   line-height: 1;
 }
 .weak-bpm small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .over,
@@ -202,10 +202,10 @@ svg text {
   color: var(--ink);
   display: grid;
   grid-template-columns: 62px minmax(0, 1fr) auto 28px;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   text-align: left;
-  padding: 4px 0;
+  padding: var(--space-1) 0;
 }
 .heavy :deep(.shape-card) {
   width: 58px;
@@ -214,19 +214,19 @@ svg text {
 .heavy small,
 .needs small {
   display: block;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
 }
 .heavy .display {
-  font-size: 18px;
+  font-size: var(--size-4);
 }
 .needs li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto 28px;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 4px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 </style>

@@ -68,20 +68,20 @@ const facts = computed(() => {
 .piece-strip {
   display: flex;
   align-items: center;
-  gap: 18px;
-  padding: 0 8px;
+  gap: var(--space-4);
+  padding: 0 var(--space-2);
 }
 .title-line {
   min-width: 0;
 }
 .piece-strip h1 {
-  font-size: 22px;
+  font-size: var(--size-5);
   line-height: 1.1;
   white-space: nowrap;
 }
 .facts {
   display: block;
-  font-size: 13px;
+  font-size: var(--size-1);
   line-height: 1.2;
   white-space: nowrap;
   overflow: hidden;
@@ -89,13 +89,13 @@ const facts = computed(() => {
 }
 .acts {
   display: flex;
-  gap: 10px;
+  gap: var(--space-2);
   margin-left: auto;
   align-items: center;
 }
 .slow {
   display: flex;
-  gap: 6px;
+  gap: var(--space-2);
   align-items: center;
   white-space: nowrap;
 }

@@ -39,8 +39,8 @@ useKeys('pieces', {
   display: grid;
   grid-template-columns: 204px minmax(0, 1fr) 326px;
   grid-template-rows: 46px minmax(0, 1fr);
-  gap: 8px;
-  padding: 0 8px 8px;
+  gap: var(--space-2);
+  padding: 0 var(--space-2) var(--space-2);
   height: 100%;
 }
 .strip {

@@ -81,11 +81,11 @@ const spoken = (one: ReadyLine) =>
 <style scoped>
 .ready {
   width: 100%;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 caption {
   caption-side: top;
-  padding: 0 0 4px;
+  padding: 0 0 var(--space-1);
 }
 th {
   font-weight: 400;

@@ -54,27 +54,27 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
   border-bottom: 1px solid var(--line);
   color: var(--ink);
   text-align: left;
-  padding: 7px 6px;
+  padding: var(--space-2) var(--space-2);
 }
 .repertoire [aria-current='true'] {
   background: var(--wash-crown) !important;
 }
 .repertoire .display {
-  font-size: 17px;
+  font-size: var(--size-4);
   display: block;
 }
 .repertoire small {
-  font-size: 13px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .repertoire .btn {
-  margin-top: 10px;
+  margin-top: var(--space-2);
 }
 @media (max-width: 820px) {
   .repertoire ul {
     display: grid;
     grid-template-columns: 1fr 1fr;
-    gap: 0 12px;
+    gap: 0 var(--space-3);
   }
 }
 </style>

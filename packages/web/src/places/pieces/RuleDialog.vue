@@ -2,8 +2,9 @@
 /** A small piece made by rule: key, length, chords and melody are asked for, another is drawn, and it is looked at first. */
 import { makePiece, PIECE_LENGTHS, writeChart, writtenChords, type PieceRequest } from '@finch/core/score';
 import { majorKeys } from '@finch/core/theory';
-import { BButton, BFormCheckbox, BFormSelect, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import DraftNote from '../../furniture/DraftNote.vue';
 import { useDraft } from '../../session/use-draft';
 import { chordText, sayProblem } from '../../words';
@@ -63,7 +64,7 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
 </script>
 
 <template>
-  <BModal v-model="open" title="A piece made by rule" size="xl" no-footer>
+  <HouseDialog v-model="open" title="A piece made by rule" size="xl">
     <div class="rule">
       <form class="asked" @submit.prevent="asked.seed += 1">
         <DraftNote :draft="draft" />
@@ -120,19 +121,19 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
       <BButton variant="outline-secondary" :disabled="!made.ok" @click="hand('edit')">Edit it first</BButton>
       <BButton class="pri" variant="dark" :disabled="busy || !made.ok" @click="hand('keep')">Keep it</BButton>
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .rule {
   display: grid;
   grid-template-columns: 240px minmax(0, 1fr);
-  gap: 20px;
+  gap: var(--space-5);
 }
 .asked {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .shown {
   max-height: 62vh;
@@ -140,9 +141,9 @@ const chart = computed(() => (made.value.ok ? writeChart(made.value.value) : '')
 }
 .acts {
   display: flex;
-  gap: 12px;
+  gap: var(--space-3);
   justify-content: flex-end;
-  margin-top: 12px;
+  margin-top: var(--space-3);
 }
 @media (max-width: 820px) {
   .rule {

@@ -84,5 +84,3 @@ export function useChartShown(given: {
     player,
   };
 }
-
-export type ChartShown = ReturnType<typeof useChartShown>;

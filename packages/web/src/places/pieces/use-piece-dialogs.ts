@@ -68,5 +68,3 @@ export function usePieceDialogs(
     },
   };
 }
-
-export type PieceDialogsShown = ReturnType<typeof usePieceDialogs>;

@@ -88,18 +88,18 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
 .budget {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .budget dl > div {
   display: flex;
   justify-content: space-between;
-  font-size: 14px;
+  font-size: var(--size-2);
   padding: 2px 0;
 }
 .budget dt {
   font-weight: 400;
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
 }
 .budget dd {
@@ -110,9 +110,9 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
 }
 .checks li {
   display: flex;
-  gap: 8px;
-  font-size: 14px;
-  padding: 4px 0;
+  gap: var(--space-2);
+  font-size: var(--size-2);
+  padding: var(--space-1) 0;
   border-top: 1px solid var(--line);
   line-height: 1.3;
 }
@@ -125,7 +125,7 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
 }
 .budget .foot {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: flex-end;
   margin-top: auto;
   flex-wrap: wrap;

@@ -188,7 +188,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
 .plan {
   display: grid;
   grid-template-columns: 268px minmax(0, 1fr) 296px;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .plan > * {
   min-height: 0;
@@ -198,7 +198,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
   flex-direction: column;
 }
 .run .head {
-  margin-bottom: 8px;
+  margin-bottom: var(--space-2);
 }
 @media (max-width: 1199px), (max-height: 599px) {
   .plan {

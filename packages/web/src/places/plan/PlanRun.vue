@@ -129,9 +129,9 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   min-height: 0;
   display: grid;
   grid-template-columns: 46px minmax(0, 1fr) 92px;
-  gap: 6px;
+  gap: var(--space-2);
   align-items: start;
-  padding: 8px 0 12px;
+  padding: var(--space-2) 0 var(--space-3);
 }
 .ruler {
   position: relative;
@@ -145,7 +145,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 .ruler li {
   position: absolute;
   right: 14px;
-  font-size: 14px;
+  font-size: var(--size-2);
   transform: translateY(-50%);
   font-family: var(--mono);
   color: var(--ink2);
@@ -156,13 +156,13 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 }
 .block {
   position: relative;
-  margin-bottom: 4px;
+  margin-bottom: var(--space-1);
   background: var(--inset);
   border: 1px solid var(--line);
   border-radius: 3px;
   display: grid;
   grid-template-columns: 44px 48px minmax(0, 1fr);
-  padding: 5px 10px 5px 18px;
+  padding: var(--space-1) var(--space-2) var(--space-1) var(--space-4);
   overflow: hidden;
   align-items: start;
 }
@@ -191,7 +191,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   min-height: 28px;
   display: grid;
   place-items: center;
-  font-size: 18px;
+  font-size: var(--size-4);
   color: var(--ink2);
 }
 .block .mins {
@@ -200,35 +200,35 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   line-height: 1.05;
 }
 .block .mins b {
-  font-size: 20px;
+  font-size: var(--size-4);
 }
 .block .mins small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .block.short .mins {
   flex-direction: row;
-  gap: 4px;
+  gap: var(--space-1);
   align-items: baseline;
 }
 .block .title {
-  font-size: 15.5px;
+  font-size: var(--size-3);
   overflow: hidden;
 }
 .block .brief {
   font-weight: 400;
-  font-size: 14px;
+  font-size: var(--size-2);
   color: var(--ink2);
 }
 .block .kind {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   white-space: nowrap;
 }
 .block .acts {
   display: flex;
-  gap: 6px;
-  margin-top: 6px;
+  gap: var(--space-2);
+  margin-top: var(--space-2);
   flex-wrap: wrap;
 }
 /* On a phone the plan is a list: minutes as figures, blocks as high as their words, all that can be done with the picked one. */
@@ -239,7 +239,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   .block {
     height: auto !important;
     grid-template-columns: 40px 44px minmax(0, 1fr);
-    padding-right: 6px;
+    padding-right: var(--space-2);
   }
   .block .kind {
     white-space: normal;

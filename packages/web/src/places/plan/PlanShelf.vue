@@ -121,7 +121,7 @@ function putBlank() {
 .shelf {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
   min-height: 0;
 }
 .shelf ul {
@@ -134,12 +134,12 @@ function putBlank() {
   background: none;
   border: 0;
   border-top: 1px solid var(--line);
-  padding: 8px 2px;
+  padding: var(--space-2) 2px;
   color: var(--ink);
   display: flex;
   flex-direction: column;
   gap: 2px;
-  font-size: 14px;
+  font-size: var(--size-2);
   min-height: 44px;
 }
 .shelf li button:hover {
@@ -147,7 +147,7 @@ function putBlank() {
 }
 .shelf .blank {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
 }
 @media print {
   .shelf {

@@ -94,11 +94,11 @@ const countsChanges = computed(() => {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .played .btn {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 .played [aria-pressed='true'] {
   background: var(--wash-crown);

@@ -40,7 +40,7 @@ const staff = ref(false);
 /* Room for the staff, and for turning the bars. */
 .tab-sheet {
   position: relative;
-  padding-bottom: 36px;
+  padding-bottom: var(--space-6);
 }
 .tab-or-staff {
   position: absolute;
@@ -53,6 +53,6 @@ const staff = ref(false);
   bottom: 4px;
   display: flex;
   align-items: center;
-  gap: 4px;
+  gap: var(--space-1);
 }
 </style>

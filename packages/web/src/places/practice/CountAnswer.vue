@@ -63,26 +63,26 @@ const QUICK = [10, 9, 8, 7, 5, 0];
 .square {
   width: 48px;
   min-height: 48px;
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .counter {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: flex-start;
 }
 .count {
   display: flex;
   align-items: center;
-  gap: 14px;
-  font-size: 18px;
+  gap: var(--space-3);
+  font-size: var(--size-4);
 }
 .count b {
-  font-size: 34px;
+  font-size: var(--size-7);
 }
 .quick {
   display: flex;
-  gap: 6px;
+  gap: var(--space-2);
   flex-wrap: wrap;
 }
 .missed {

@@ -36,9 +36,9 @@ const emit = defineEmits<{ keep: []; takeBack: []; next: [] }>();
 .keep-sheet {
   display: flex;
   justify-content: space-between;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
-  padding: 8px 16px;
+  padding: var(--space-2) var(--space-4);
   background: var(--sheet);
   border-top: 1px solid var(--line-strong);
 }
@@ -46,24 +46,24 @@ const emit = defineEmits<{ keep: []; takeBack: []; next: [] }>();
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
+  gap: var(--space-1) var(--space-3);
   min-width: 0;
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   flex: none;
 }
 .acts .btn {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 @media (max-width: 699px) {
   .keep-sheet {
     position: sticky;
     bottom: 0;
     z-index: 5;
-    padding: 8px;
+    padding: var(--space-2);
   }
 }
 </style>

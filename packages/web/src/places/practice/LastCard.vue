@@ -25,17 +25,17 @@ const emit = defineEmits<{ again: []; leave: [] }>();
 .end {
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
 }
 h2 {
-  font-size: 34px;
+  font-size: var(--size-7);
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .acts .btn {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 </style>

@@ -86,13 +86,13 @@ onBeforeUnmount(leave);
 .minute {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 .tap {
   min-height: 64px;
   min-width: 160px;
-  font-size: 18px;
+  font-size: var(--size-4);
 }
 </style>

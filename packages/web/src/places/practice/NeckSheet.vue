@@ -79,35 +79,35 @@ const title = computed(() => {
 
 <style scoped>
 .big-title {
-  font-size: 34px;
+  font-size: var(--size-7);
 }
 .room-ledger {
   columns: auto;
   display: flex;
-  gap: 22px;
+  gap: var(--space-5);
   flex-wrap: wrap;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 .plain-words {
-  font-size: 22px;
-  padding: 26px 0;
+  font-size: var(--size-5);
+  padding: var(--space-5) 0;
 }
 .prelude {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .prelude .plain-words {
   width: 100%;
-  padding: 12px 0 4px;
+  padding: var(--space-3) 0 var(--space-1);
 }
 .choice {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 @media (max-width: 699px) {
   .big-title {
-    font-size: 28px;
+    font-size: var(--size-6);
   }
 }
 </style>

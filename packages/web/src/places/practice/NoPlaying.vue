@@ -17,13 +17,13 @@ defineProps<{ where: string | null }>();
 
 <style scoped>
 .caution-sheet {
-  font-size: 18px;
+  font-size: var(--size-4);
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
   border: 2px solid var(--breast);
 }
 h2 {
-  font-size: 34px;
+  font-size: var(--size-7);
 }
 </style>

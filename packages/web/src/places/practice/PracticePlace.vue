@@ -171,10 +171,10 @@ useKeys('practice', {
 .room-body {
   flex: 1;
   min-height: 0;
-  padding: 8px;
+  padding: var(--space-2);
   display: grid;
   grid-template-columns: minmax(0, 832fr) minmax(0, 424fr);
-  gap: 8px;
+  gap: var(--space-2);
   align-content: start;
   grid-auto-rows: max-content;
 }
@@ -200,8 +200,8 @@ useKeys('practice', {
 @media (max-width: 699px) {
   .room-body {
     grid-template-columns: minmax(0, 1fr);
-    padding: 6px;
-    gap: 6px;
+    padding: var(--space-2);
+    gap: var(--space-2);
   }
   .room-body > * {
     grid-column: 1 !important;

@@ -63,12 +63,12 @@ const fault = computed(() => {
 <style scoped>
 .check-first {
   border-top: 4px solid var(--wingbar);
-  margin-top: 8px;
-  padding-top: 6px;
+  margin-top: var(--space-2);
+  padding-top: var(--space-1);
 }
 .check-first ol {
   list-style: decimal;
-  padding-left: 20px;
-  font-size: 14px;
+  padding-left: var(--space-5);
+  font-size: var(--size-2);
 }
 </style>

@@ -24,17 +24,17 @@ const emit = defineEmits<{ leave: [] }>();
   color: var(--wing-ink);
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 8px 16px;
+  gap: var(--space-3);
+  padding: var(--space-2) var(--space-4);
   min-height: 52px;
 }
 h1 {
-  font-size: 20px;
+  font-size: var(--size-4);
 }
 .small {
   margin-left: auto;
   color: var(--wing-label);
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 @media (max-width: 699px) {
   .small {

@@ -66,7 +66,7 @@ const choices = () =>
 .string-row {
   display: grid;
   grid-template-columns: 24px minmax(60px, 1fr) auto;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
   border-top: 1px solid var(--line);
   padding: 2px 0;

@@ -97,10 +97,10 @@ const spoken = computed(() =>
 <style scoped>
 .play {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 .ladder {
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 .ladder svg {
   max-width: 100%;
@@ -128,7 +128,7 @@ path {
   stroke-width: 2;
 }
 text {
-  font-size: 15px;
+  font-size: var(--size-3);
   text-anchor: middle;
   fill: var(--ink);
 }
@@ -138,7 +138,7 @@ text {
 .rung-acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
 }
 .rung-acts .small {

@@ -38,7 +38,7 @@ const STEP = 2;
 .time-sheet {
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: var(--space-3);
   flex-wrap: wrap;
 }
 .bpm {
@@ -46,19 +46,19 @@ const STEP = 2;
   line-height: 1;
 }
 .bpm b {
-  font-size: 34px;
+  font-size: var(--size-7);
   display: block;
 }
 .bpm small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
 }
 .square {
   width: 48px;
   min-height: 48px;
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 .play {
   min-height: 48px;
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 </style>

@@ -104,11 +104,13 @@ defineExpose({ focus, cycle });
       autocomplete="off"
       spellcheck="false"
       maxlength="6000"
+      :aria-invalid="!reading.ok && typed.trim() !== ''"
+      aria-describedby="chord-said"
       title="A symbol (Bbm7), a grip (x32010), notes (C E G Bb) or a numeral (ii7 in Ab)"
       @keydown.enter="box?.blur()"
       @keydown.esc="box?.blur()"
     />
-    <div v-if="!reading.ok" class="refusal" role="alert">
+    <div v-if="!reading.ok" id="chord-said" class="refusal" role="alert">
       {{ sayProblem(reading.problem) }}
       <div>
         <BButton
@@ -127,7 +129,7 @@ defineExpose({ focus, cycle });
         >
       </div>
     </div>
-    <ul v-else class="tones">
+    <ul v-else id="chord-said" class="tones" aria-label="Its notes">
       <li v-for="tone in reading.value.chord.tones" :key="tone.degree">
         {{ noteSigns(tone.note) }}<small>{{ tone.degree === '1' ? 'R' : degreeText(tone.degree) }}</small>
       </li>
@@ -224,7 +226,7 @@ defineExpose({ focus, cycle });
 .limits {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 @media (max-width: 1199px), (max-height: 599px) {
   .fold {
@@ -238,47 +240,47 @@ defineExpose({ focus, cycle });
 .ask {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .chord-box {
-  font-size: 34px;
+  font-size: var(--size-7);
   width: 100%;
   border: 2px solid var(--crown);
   border-radius: 3px;
-  padding: 6px 12px 2px;
+  padding: var(--space-1) var(--space-3) 2px;
   background: var(--sheet);
   color: var(--ink);
 }
 .tones {
   display: flex;
-  gap: 4px;
+  gap: var(--space-1);
   flex-wrap: wrap;
 }
 .tones li {
   flex: 1 0 28px;
   background: var(--inset);
   text-align: center;
-  padding: 4px 2px;
-  font-size: 15.5px;
+  padding: var(--space-1) 2px;
+  font-size: var(--size-3);
   line-height: 1.15;
   display: flex;
   flex-direction: column;
 }
 .tones small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .pair {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 6px 8px;
-  font-size: 12.5px;
+  gap: var(--space-2) var(--space-2);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .must {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .must :deep(.form-check) {
   margin: 0;
@@ -296,8 +298,8 @@ defineExpose({ focus, cycle });
   border: 0;
   border-left: 1px solid var(--line-strong);
   color: var(--ink);
-  font-size: 14px;
-  padding: 5px 0 3px;
+  font-size: var(--size-2);
+  padding: var(--space-1) 0 var(--space-1);
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -320,7 +322,7 @@ defineExpose({ focus, cycle });
   background: var(--wash-crown);
 }
 .strings small {
-  font-size: 12px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .wedge input {
@@ -330,7 +332,7 @@ defineExpose({ focus, cycle });
 .foot {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 4px;
+  gap: var(--space-2);
+  margin-top: var(--space-1);
 }
 </style>

@@ -53,7 +53,7 @@ async function choose(fingers: readonly FingerLabel[]) {
 
 <template>
   <div v-if="all.length" class="fingerings">
-    <h3>
+    <h2>
       Fingers
       <span class="small">{{
         pin
@@ -64,7 +64,7 @@ async function choose(fingers: readonly FingerLabel[]) {
               ? 'equally easy: whichever is comfortable'
               : 'easiest first'
       }}</span>
-    </h3>
+    </h2>
     <div class="fingering-row" role="group" aria-label="Fingerings, easiest first">
       <button
         v-for="one in shown"
@@ -90,14 +90,14 @@ async function choose(fingers: readonly FingerLabel[]) {
 </template>
 
 <style scoped>
-.fingerings h3 {
-  font-size: 14px;
-  margin: 4px 0 2px;
+.fingerings h2 {
+  font-size: var(--size-2);
+  margin: var(--space-1) 0 2px;
 }
 .fingering-row {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
+  gap: var(--space-1);
 }
 .fingering-row button {
   border: 1px solid var(--line-strong);
@@ -105,13 +105,13 @@ async function choose(fingers: readonly FingerLabel[]) {
   background: var(--sheet);
   color: var(--ink);
   font-family: var(--mono);
-  font-size: 14px;
-  padding: 3px 6px;
+  font-size: var(--size-2);
+  padding: var(--space-1) var(--space-2);
   min-height: 30px;
 }
 .fingering-row small {
-  margin-left: 5px;
-  font-size: 12px;
+  margin-left: var(--space-1);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .fingering-row [aria-pressed='true'] {

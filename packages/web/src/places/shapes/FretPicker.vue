@@ -3,8 +3,9 @@
 import { fretsText, type Frets } from '@finch/core/grips';
 import { nameGrip } from '@finch/core/shapes';
 import { fretPositionMm, standardGuitar } from '@finch/core/fretboard';
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import ChordName from '../../instruments/ChordName.vue';
 
 const props = defineProps<{ strings: number; openPitches: readonly number[]; capo: number }>();
@@ -47,7 +48,7 @@ function take() {
 </script>
 
 <template>
-  <BModal v-model="open" title="Name a grip" size="xl" no-footer>
+  <HouseDialog v-model="open" title="Name a grip" size="xl">
     <div class="pick-grip">
       <table @keydown="move">
         <colgroup>
@@ -109,28 +110,28 @@ function take() {
         >
       </div>
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .huge {
-  font-size: 46px;
+  font-size: var(--size-stage);
 }
 .pick-grip {
   display: flex;
   flex-direction: column;
-  gap: 14px;
+  gap: var(--space-3);
   overflow-x: auto;
 }
 table {
   border-collapse: collapse;
   table-layout: fixed;
   min-width: 1000px;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 thead th {
   font-weight: 400;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   text-align: center;
 }
@@ -154,14 +155,14 @@ td button[aria-pressed='true'] {
 }
 .answer {
   display: flex;
-  gap: 24px;
+  gap: var(--space-5);
   align-items: center;
 }
 .answer .pri {
   margin-left: auto;
 }
 .other {
-  margin-right: 12px;
-  font-size: 20px;
+  margin-right: var(--space-3);
+  font-size: var(--size-4);
 }
 </style>

@@ -50,10 +50,10 @@ button {
   color: var(--ink);
   text-align: left;
   overflow: hidden;
-  padding: 6px 8px;
+  padding: var(--space-1) var(--space-2);
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-1);
 }
 .drawing {
   align-self: center;
@@ -67,16 +67,16 @@ button:focus-visible {
 }
 .card-head {
   display: flex;
-  gap: 4px;
+  gap: var(--space-1);
   align-items: baseline;
 }
 .card-head b {
-  font-size: 18px;
+  font-size: var(--size-4);
   line-height: 1;
 }
 .band {
   margin-left: auto;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   white-space: nowrap;
 }

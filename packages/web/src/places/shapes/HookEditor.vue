@@ -52,7 +52,7 @@ async function keep(given: { nickname: string; picture: string | null }) {
 <template>
   <form class="hook-editor" @submit.prevent="keep(typed)">
     <DraftNote :draft="draft" />
-    <h3>Your own hook on {{ what }}</h3>
+    <h2>Your own hook on {{ what }}</h2>
     <div class="hook-fields">
       <label
         >Nickname<BFormInput
@@ -94,23 +94,23 @@ async function keep(given: { nickname: string; picture: string | null }) {
 .hook-editor {
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-2);
   border-top: 1px solid var(--line);
-  padding-top: 8px;
+  padding-top: var(--space-2);
 }
-.hook-editor h3 {
-  font-size: 15.5px;
+.hook-editor h2 {
+  font-size: var(--size-3);
 }
 .hook-fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 8px;
-  font-size: 12.5px;
+  gap: var(--space-2);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .hook-acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
 }
 </style>

@@ -132,7 +132,7 @@ const halves = computed(() =>
 .along {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
-  gap: 4px 14px;
+  gap: var(--space-1) var(--space-3);
 }
 .wide {
   grid-column: 1 / -1;
@@ -140,12 +140,12 @@ const halves = computed(() =>
 .alongs {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
+  gap: var(--space-1);
 }
 .closed {
   display: grid;
   grid-template-columns: repeat(5, minmax(0, 1fr));
-  gap: 2px 4px;
+  gap: 2px var(--space-1);
 }
 .closed .cell {
   flex-direction: column;
@@ -162,7 +162,7 @@ const halves = computed(() =>
   align-items: center;
   padding: 2px 0;
   width: 98px;
-  font-size: 14px;
+  font-size: var(--size-2);
   line-height: 1.15;
 }
 .alongs button:hover:enabled {
@@ -172,15 +172,15 @@ const halves = computed(() =>
   height: 80px;
   display: grid;
   place-items: center;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 table {
-  font-size: 14px;
+  font-size: var(--size-2);
   border-collapse: collapse;
   width: 100%;
 }
@@ -191,7 +191,7 @@ th {
 }
 :is(th, td) {
   border-top: 1px solid var(--line);
-  padding: 3px 6px 3px 0;
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
 }
 .cell {
   background: none;
@@ -202,7 +202,7 @@ th {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  padding: 1px 6px;
+  padding: 1px var(--space-2);
 }
 @media (max-width: 600px) {
   .along {

@@ -145,20 +145,20 @@ const changes = computed(() =>
 .compare {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .compare table {
   width: 100%;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .compare th,
 .compare td {
-  padding: 2px 6px 2px 0;
+  padding: 2px var(--space-2) 2px 0;
   vertical-align: top;
   text-align: left;
 }
 .compare thead .display {
-  font-size: 22px;
+  font-size: var(--size-5);
   display: block;
 }
 .compare thead small {
@@ -173,6 +173,6 @@ const changes = computed(() =>
   color: var(--breast);
 }
 .way h3 {
-  font-size: 15.5px;
+  font-size: var(--size-3);
 }
 </style>

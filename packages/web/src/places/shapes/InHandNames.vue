@@ -58,25 +58,25 @@ const names = computed(() => {
 .names {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 .pair {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 8px;
-  font-size: 12.5px;
+  gap: var(--space-2);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 li {
   display: grid;
   grid-template-columns: 130px minmax(0, 1fr) 64px;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: baseline;
   border-top: 1px solid var(--line);
-  padding: 6px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 .name {
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 </style>

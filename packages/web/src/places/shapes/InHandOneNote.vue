@@ -51,14 +51,14 @@ const emit = defineEmits<{ use: [symbol: string, frets: readonly (number | null)
 .one-note li {
   display: grid;
   grid-template-columns: 74px minmax(0, 1fr) auto 52px;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
   padding: 1px 0;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .name {
-  font-size: 20px;
+  font-size: var(--size-4);
 }
 .note {
   line-height: 1.22;

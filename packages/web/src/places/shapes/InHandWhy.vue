@@ -152,11 +152,11 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
 
 <style scoped>
 .parts {
-  font-size: 14px;
+  font-size: var(--size-2);
   width: 100%;
 }
 .parts th {
-  padding: 1px 8px 1px 6px;
+  padding: 1px var(--space-2) 1px var(--space-2);
   font-weight: 700;
   text-align: left;
   vertical-align: top;
@@ -171,44 +171,44 @@ const limitPoints = computed(() => (props.limit === null ? null : pointsOf(props
 .parts .sum td,
 .parts .sum th {
   border-top: 1px solid var(--line);
-  padding-top: 3px;
+  padding-top: var(--space-1);
 }
 .change {
   border-top: 2px solid var(--ink);
-  padding-top: 8px;
+  padding-top: var(--space-2);
 }
 .could-stay li {
   display: grid;
   grid-template-columns: 92px minmax(0, 1fr) auto;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 4px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 .could-stay b {
-  font-size: 18px;
+  font-size: var(--size-4);
 }
 .could-stay small {
   display: block;
   color: var(--ink2);
 }
 .change h3 {
-  font-size: 14px;
-  margin-top: 6px;
+  font-size: var(--size-2);
+  margin-top: var(--space-2);
 }
 .stand-ins li {
   display: grid;
   grid-template-columns: 92px minmax(0, 1fr) auto auto;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 4px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 .why {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 </style>

@@ -2,8 +2,9 @@
 /** Shape cards for paper: which of them go on the page, and under what title. */
 import type { PaperCard } from '@finch/core/paper';
 import type { CardShow } from '@finch/core/shapes';
-import { BButton, BFormInput, BFormRadioGroup, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormInput, BFormRadioGroup } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 
@@ -49,7 +50,7 @@ watch(open, (now) => {
 </script>
 
 <template>
-  <BModal v-model="open" size="lg" centered title="On paper" no-footer>
+  <HouseDialog v-model="open" size="lg" title="On paper">
     <PaperSheet :job="job">
       <BFormRadioGroup v-model="which" :options="choices" stacked aria-label="What goes on the page" />
       <label v-if="which !== 'one'"
@@ -65,5 +66,5 @@ watch(open, (now) => {
         >
       </template>
     </PaperSheet>
-  </BModal>
+  </HouseDialog>
 </template>

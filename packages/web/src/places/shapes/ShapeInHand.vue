@@ -73,22 +73,22 @@ const standing = computed(() =>
 .in-hand {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
-  gap: 8px 16px;
+  gap: var(--space-2) var(--space-4);
 }
 .in-hand :deep(svg.shape-card) {
   max-height: 148px;
   width: auto;
 }
 .huge {
-  font-size: 34px;
+  font-size: var(--size-7);
 }
 .grade {
   display: flex;
   align-items: flex-end;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .grade b {
-  font-size: 34px;
+  font-size: var(--size-7);
   line-height: 1;
 }
 .overlimit {
@@ -97,8 +97,8 @@ const standing = computed(() =>
 .acts {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 6px;
-  margin-top: 8px;
+  gap: var(--space-2);
+  margin-top: var(--space-2);
 }
 .below {
   grid-column: 1 / -1;

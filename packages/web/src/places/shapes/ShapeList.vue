@@ -4,7 +4,7 @@ import type { CardShow, GradedGrip } from '@finch/core/shapes';
 import { useMediaQuery, useVirtualList } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { BButton } from 'bootstrap-vue-next';
-import { sayStep } from '../../words';
+import { sayStep, spokenChord } from '../../words';
 import GripCard from './GripCard.vue';
 import type { ShapeSearch } from './use-shape-search';
 
@@ -17,6 +17,12 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ big: [] }>();
 const { list, total, picked, pickedIndex, chord, shownChord, searching, failed, steps } = props.search;
+/** How many there are, for a reader, once the search has come to rest. */
+const announced = computed(() =>
+  searching.value || failed.value || !shownChord.value
+    ? ''
+    : `${total.value} shapes of ${spokenChord(shownChord.value.symbol)}`,
+);
 const COLUMNS = 3;
 const ROW_HEIGHT = 198;
 const rows = computed(() =>
@@ -59,6 +65,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
       <h1 class="h2like">{{ searching ? 'Searching…' : `${total} shapes, most useful first` }}</h1>
       <span class="small">graded for {{ who }} hand</span>
     </div>
+    <p class="visually-hidden" role="status">{{ announced }}</p>
     <p v-if="failed" class="refusal" role="alert">
       The search stopped in this window.
       <BButton size="sm" variant="outline-secondary" @click="search.again()">Try again</BButton>
@@ -127,7 +134,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
   contain: strict;
   flex: 1;
   min-height: 0;
-  margin-top: 8px;
+  margin-top: var(--space-2);
   border-top: 1px solid var(--line);
 }
 .card-row {
@@ -140,7 +147,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
   contain: none;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-  margin-bottom: 8px;
+  margin-bottom: var(--space-2);
 }
 .paged .cards li {
   height: 198px;
@@ -148,10 +155,10 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
 }
 .steps li {
   display: flex;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
   justify-content: space-between;
   border-top: 1px solid var(--line);
-  padding: 6px 0;
+  padding: var(--space-1) 0;
 }
 </style>

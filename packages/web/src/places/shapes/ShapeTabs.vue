@@ -110,6 +110,6 @@ const hook = computed(() => marks.value.hooks.find((one) => one.subject === hook
 
 <style scoped>
 :deep(.told) {
-  padding-top: 8px;
+  padding-top: var(--space-2);
 }
 </style>

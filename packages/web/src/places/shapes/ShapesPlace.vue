@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Every grip of a chord for one hand: what is asked at the left, the cards, the one in hand with all that is told of it. */
-import { BButton, BModal } from 'bootstrap-vue-next';
+import { BButton } from 'bootstrap-vue-next';
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import { backForward, useKeys } from '../../app/keys';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import SegmentPick from '../../instruments/SegmentPick.vue';
@@ -83,7 +84,7 @@ onMounted(() => ask.value?.focus());
       </template>
       <p v-else class="empty">{{ nothing }}</p>
     </section>
-    <BModal v-model="big" size="xl" centered :title="chord ? nameChord(chord.symbol) : ''" no-footer>
+    <HouseDialog v-model="big" size="xl" :title="chord ? nameChord(chord.symbol) : ''">
       <div class="big-show">
         <ShapeCard
           v-if="picked"
@@ -97,7 +98,7 @@ onMounted(() => ask.value?.focus());
           :left-handed="leftHanded"
         />
       </div>
-    </BModal>
+    </HouseDialog>
     <PaperDialog
       v-model="paper"
       :one="bench.card.value"
@@ -123,7 +124,7 @@ onMounted(() => ask.value?.focus());
 .shapes {
   display: grid;
   grid-template-columns: 232px minmax(0, 1fr) 544px;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .shapes > * {
   min-height: 0;
@@ -131,12 +132,12 @@ onMounted(() => ask.value?.focus());
 .one {
   display: flex;
   flex-direction: column;
-  gap: 9px;
+  gap: var(--space-2);
 }
 .big-show {
   display: grid;
   place-items: center;
-  padding: 12px;
+  padding: var(--space-3);
 }
 .big-show .shape-card {
   height: 60vh;

@@ -3,8 +3,9 @@
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import type { SheetFinding } from '@finch/core/shapes';
 import { refDebounced } from '@vueuse/core';
-import { BButton, BFormTextarea, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import { encodingText, readText } from '../../app/text-file';
 import { chordText, saySheet } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
@@ -54,7 +55,7 @@ const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey:
 </script>
 
 <template>
-  <BModal v-model="open" title="Check a sheet" size="xl" no-footer>
+  <HouseDialog v-model="open" title="Check a sheet" size="xl">
     <div class="check">
       <div>
         <label for="sheet-text" class="small"
@@ -97,14 +98,14 @@ const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey:
         </ol>
       </div>
     </div>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .check {
   display: grid;
   grid-template-columns: 1fr 1.4fr;
-  gap: 16px;
+  gap: var(--space-4);
 }
 .mono {
   font-family: var(--mono);
@@ -116,16 +117,16 @@ const EXAMPLE = 'Am x02210 x02310\nC x35553 root on string 5\nF#: F# A# C#\nkey:
 .from-file {
   display: grid;
   gap: 2px;
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 li {
   display: grid;
   grid-template-columns: 58px minmax(0, 1fr) auto;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 5px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 li.fine {
   color: var(--ink2);

@@ -60,5 +60,3 @@ export function useShapeTabs(given: {
     },
   };
 }
-
-export type ShapeTabsShown = ReturnType<typeof useShapeTabs>;

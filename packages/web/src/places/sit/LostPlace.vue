@@ -30,13 +30,13 @@ onMounted(() => heading.value?.focus());
 <style scoped>
 .lost {
   max-width: 640px;
-  margin: 24px auto;
+  margin: var(--space-5) auto;
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
 }
 h1 {
-  font-size: 28px;
+  font-size: var(--size-6);
 }
 code {
   color: inherit;
@@ -46,6 +46,6 @@ code {
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
 }
 </style>

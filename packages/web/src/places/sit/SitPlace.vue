@@ -92,25 +92,25 @@ watch(seats, (all) => {
 }
 .sit .sheet {
   width: min(620px, 100%);
-  padding: 22px 24px;
+  padding: var(--space-5) var(--space-5);
 }
 .sit h1 {
-  font-size: 34px;
-  margin-bottom: 10px;
+  font-size: var(--size-7);
+  margin-bottom: var(--space-2);
 }
 .sit .seats {
-  margin: 14px 0;
+  margin: var(--space-3) 0;
   border-top: 1px solid var(--line);
 }
 .sit .seats li {
   display: grid;
   grid-template-columns: auto 1fr auto;
-  gap: 16px;
+  gap: var(--space-4);
   align-items: center;
-  padding: 12px 0;
+  padding: var(--space-3) 0;
   border-bottom: 1px solid var(--line);
 }
 .sit .person {
-  font-size: 22px;
+  font-size: var(--size-5);
 }
 </style>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Measures and sets a hand, its guitar and its limits, as one dated record each, from today on. */
 import { routes, type StudentBody } from '@finch/contract';
-import { BButton, BFormCheckbox, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { namedTunings } from '@finch/core/fretboard';
 import { ref, watch } from 'vue';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { setupWords, sayProblem, tuningWords } from '../../words';
 import { call } from '../../session/api';
@@ -63,7 +64,7 @@ defineExpose({ edit });
 </script>
 
 <template>
-  <BModal v-model="open" title="Measure and set" no-footer size="lg">
+  <HouseDialog v-model="open" title="Measure and set" size="lg">
     <p class="note">
       After three easy minutes. Fingers 1 and 4 as wide as stays easy, never forced; the neck is the ruler.
       Pain: stop, and ask a doctor or a hand therapist.
@@ -142,16 +143,16 @@ defineExpose({ edit });
       </p>
       <BButton type="submit" variant="dark" :disabled="keeping.busy.value">Keep from today on</BButton>
     </form>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .grid {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
-  gap: 14px;
-  margin-top: 12px;
-  font-size: 14px;
+  gap: var(--space-3);
+  margin-top: var(--space-3);
+  font-size: var(--size-2);
   align-items: end;
 }
 .wide {

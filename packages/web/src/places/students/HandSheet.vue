@@ -108,18 +108,18 @@ const bars = computed(() =>
 .hand-sheet {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: stretch;
 }
 .hand-sheet dl > div {
   display: flex;
   justify-content: space-between;
-  padding: 3px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 .hand-sheet dl {
   border-block: 1px solid var(--line);
-  padding: 6px 0;
+  padding: var(--space-1) 0;
 }
 .hand-sheet dd {
   font-weight: 700;
@@ -127,9 +127,9 @@ const bars = computed(() =>
 .reach {
   display: grid;
   grid-template-columns: 34px auto 1fr;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .reach .span {
   height: 14px;
@@ -152,10 +152,10 @@ const bars = computed(() =>
 .limit {
   display: flex;
   align-items: flex-end;
-  gap: 14px;
+  gap: var(--space-3);
 }
 .limit .big {
-  font-size: 34px;
+  font-size: var(--size-7);
   font-weight: 700;
   line-height: 1;
 }

@@ -2,9 +2,10 @@
 /** Who the student is: name and birthday; put away and brought back; entered twice; erased for good. */
 import { routes, type StudentBody } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
-import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next';
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import HouseDialog from '../../furniture/HouseDialog.vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { call, Refused } from '../../session/api';
 import { useBench } from '../../session/bench';
@@ -136,7 +137,7 @@ const erase = () =>
 </script>
 
 <template>
-  <BModal v-model="open" :title="student.name" no-footer>
+  <HouseDialog v-model="open" :title="student.name">
     <form class="fields" @submit.prevent="keep">
       <label>Name<BFormInput v-model="name" maxlength="80" required /></label>
       <label>Born on; a birthday sets a child’s limits<BFormInput v-model="bornOn" type="date" /></label>
@@ -188,23 +189,23 @@ const erase = () =>
         </div>
       </template>
     </section>
-  </BModal>
+  </HouseDialog>
 </template>
 
 <style scoped>
 .fields {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-2);
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .acts > .form-control,
 .acts > .form-select {
@@ -212,10 +213,10 @@ label {
   width: auto;
 }
 .more {
-  margin-top: 16px;
+  margin-top: var(--space-4);
   border-top: 1px solid var(--line);
 }
 .more h3 {
-  margin: 12px 0 4px;
+  margin: var(--space-3) 0 var(--space-1);
 }
 </style>

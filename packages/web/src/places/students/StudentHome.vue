@@ -57,10 +57,10 @@ li {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
+  gap: var(--space-1) var(--space-3);
   border-top: 1px solid var(--line);
-  padding: 6px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 li > :first-child {
   flex: 1 1 200px;

@@ -65,6 +65,6 @@ async function keep() {
 
 <style scoped>
 textarea {
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 </style>

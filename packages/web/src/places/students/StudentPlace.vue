@@ -187,7 +187,7 @@ useKeys(
 .student {
   display: grid;
   grid-template-columns: 312px minmax(0, 1fr) 322px;
-  gap: 8px;
+  gap: var(--space-2);
   min-height: 0;
 }
 .student.alone {
@@ -202,7 +202,7 @@ useKeys(
 .col-hand {
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
 }
 .col-mid :deep(.tabs),
 .col-mid :deep(.tab-room),
@@ -215,15 +215,15 @@ useKeys(
 .col-mid :deep(.room.active) {
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-2);
   min-height: 0;
   flex: 1;
-  padding-top: 8px;
+  padding-top: var(--space-2);
 }
 .col-plan {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 @media (max-width: 1199px) {
   .student {

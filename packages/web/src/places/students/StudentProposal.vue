@@ -43,11 +43,11 @@ ol {
 li {
   display: grid;
   grid-template-columns: 58px 1fr;
-  padding: 8px 0;
+  padding: var(--space-2) 0;
   border-bottom: 1px solid var(--line);
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .mins b {
-  font-size: 18px;
+  font-size: var(--size-4);
 }
 </style>

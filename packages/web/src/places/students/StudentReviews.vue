@@ -42,11 +42,11 @@ ul {
 li {
   display: grid;
   grid-template-columns: 132px 224px minmax(0, 1fr) auto;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
   padding: 2px 0;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 @media (max-width: 820px) {
   li {

@@ -59,24 +59,24 @@ ul {
 li {
   display: grid;
   grid-template-columns: 124px minmax(0, 1fr) 64px;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 3px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--size-2);
 }
 b {
   line-height: 1.2;
 }
 .verdict {
   text-align: right;
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   display: flex;
   flex-direction: column;
 }
 .verdict .big {
-  font-size: 22px;
+  font-size: var(--size-5);
   font-weight: 700;
   color: var(--ink);
   line-height: 1.1;

@@ -138,9 +138,9 @@ useKeys('students', {
 .people-head {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-2) var(--space-3);
   align-items: flex-end;
-  margin-bottom: 10px;
+  margin-bottom: var(--space-2);
 }
 .people-head h1 {
   align-self: center;
@@ -152,14 +152,14 @@ useKeys('students', {
   margin-left: auto;
 }
 .away {
-  margin-top: 8px;
-  font-size: 14px;
+  margin-top: var(--space-2);
+  font-size: var(--size-2);
 }
 .away summary {
   min-height: 32px;
 }
 .away li {
-  padding: 4px 0;
+  padding: var(--space-1) 0;
 }
 .people-scroll {
   flex: 1;
@@ -168,7 +168,7 @@ useKeys('students', {
 .people table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .people th {
   text-align: left;
@@ -178,21 +178,21 @@ useKeys('students', {
   position: sticky;
   top: 0;
   background: var(--sheet);
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
   border-bottom: 2px solid var(--ink);
-  padding: 4px 8px 4px 0;
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
   z-index: 1;
 }
 .people tbody :is(th, td) {
   border-bottom: 1px solid var(--line);
-  padding: 6px 8px 6px 0;
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
 }
 .people tbody button {
   background: none;
   border: 0;
-  padding: 4px;
-  font-size: 18px;
+  padding: var(--space-1);
+  font-size: var(--size-4);
   color: var(--ink);
   text-align: left;
   overflow-wrap: anywhere;

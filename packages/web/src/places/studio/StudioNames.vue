@@ -95,11 +95,11 @@ async function keep() {
 form {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-2) var(--space-3);
   align-items: flex-end;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
   flex: 0 1 220px;
 }

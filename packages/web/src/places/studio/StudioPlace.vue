@@ -122,7 +122,7 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
 <style scoped>
 .studio {
   display: grid;
-  gap: 8px;
+  gap: var(--space-2);
   grid-template-rows: auto minmax(0, 1fr);
 }
 .studio > * {
@@ -131,15 +131,15 @@ async function write(scope: SchoolScope, name: SchoolSwitch, value: string) {
 .schools {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .schools table {
   width: 100%;
-  font-size: 14px;
+  font-size: var(--size-2);
 }
 .schools th,
 .schools td {
-  padding: 5px 12px 5px 0;
+  padding: var(--space-1) var(--space-3) var(--space-1) 0;
   text-align: left;
   vertical-align: middle;
 }

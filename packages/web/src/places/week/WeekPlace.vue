@@ -123,18 +123,18 @@ useKeys('week', {
 .week {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .head {
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   flex-wrap: wrap;
 }
 .grid {
@@ -144,12 +144,12 @@ useKeys('week', {
   grid-template-columns: 52px repeat(7, minmax(0, 1fr));
 }
 .hours {
-  padding-top: 30px;
+  padding-top: var(--space-6);
 }
 .hours li {
   height: 84px;
   font-family: var(--mono);
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
 }
 .day {
@@ -158,8 +158,8 @@ useKeys('week', {
 }
 .day h2 {
   height: 30px;
-  padding: 4px 6px;
-  font-size: 14px;
+  padding: var(--space-1) var(--space-2);
+  font-size: var(--size-2);
   position: sticky;
   top: 0;
   background: var(--sheet);
@@ -185,12 +185,12 @@ useKeys('week', {
   overflow: hidden;
   text-align: left;
   display: block;
-  padding: 2px 6px;
+  padding: 2px var(--space-2);
   border: 1px solid var(--crown);
   border-radius: 3px;
   background: var(--wash-crown);
   color: var(--ink);
-  font-size: 14px;
+  font-size: var(--size-2);
   line-height: 1.2;
 }
 .lessons b,
@@ -201,7 +201,7 @@ useKeys('week', {
   white-space: nowrap;
 }
 .lessons small {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .lessons button:is(.written, .taught) {
@@ -226,7 +226,7 @@ useKeys('week', {
   .day {
     border-left: 0;
     border-top: 1px solid var(--line);
-    padding: 4px 0 8px;
+    padding: var(--space-1) 0 var(--space-2);
   }
   .day h2 {
     position: static;
@@ -247,7 +247,7 @@ useKeys('week', {
   }
   .none {
     display: block;
-    padding: 0 6px;
+    padding: 0 var(--space-2);
   }
 }
 </style>

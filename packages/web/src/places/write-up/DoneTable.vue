@@ -69,23 +69,23 @@ const verdict = (row: Row) => WORDS[verdictOf(row, plannedFor(row))];
 <style scoped>
 table {
   width: 100%;
-  font-size: 14px;
+  font-size: var(--size-2);
   border-collapse: collapse;
-  margin-top: 6px;
+  margin-top: var(--space-2);
 }
 th {
   text-align: left;
   font-weight: 400;
 }
 thead th {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   color: var(--ink3);
   border-bottom: 2px solid var(--ink);
-  padding: 2px 8px 4px 0;
+  padding: 2px var(--space-2) var(--space-1) 0;
 }
 tbody :is(th, td) {
   border-bottom: 1px solid var(--line);
-  padding: 4px 8px 4px 0;
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
 }
 input[type='number'] {
   width: 76px;

@@ -179,7 +179,7 @@ useKeys(
 .write {
   display: grid;
   grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
-  gap: 8px;
+  gap: var(--space-2);
 }
 .write.whole {
   display: block;
@@ -188,7 +188,7 @@ useKeys(
 .words {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .head {
   flex-wrap: wrap;
@@ -197,15 +197,15 @@ useKeys(
   border: 1px solid var(--crown);
   background: var(--wash-crown);
   border-radius: 3px;
-  padding: 8px 12px;
+  padding: var(--space-2) var(--space-3);
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-2);
 }
 .ask .acts {
-  margin-top: 8px;
+  margin-top: var(--space-2);
 }
 .words .acts {
   justify-content: flex-end;
