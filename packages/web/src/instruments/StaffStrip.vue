@@ -42,11 +42,15 @@ const spoken = computed(() => {
   );
   return `Staff, treble clef: ${words.map((word, i) => word + signs[i]).join(', ')}`;
 });
+let turn = 0;
 async function draw() {
   if (!at.value) return;
+  const mine = ++turn;
   try {
     const engrave = await loadStaff();
-    if (at.value) engrave(at.value, props.bars);
+    // The heaviest of the drawings comes a frame after the others.
+    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+    if (at.value && mine === turn) engrave(at.value, props.bars);
     trouble.value = '';
   } catch (problem) {
     trouble.value = `The staff could not be drawn: ${(problem as Error).message}. The tab says the same.`;

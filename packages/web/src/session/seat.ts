@@ -4,6 +4,7 @@ import type { Feel } from '@finch/core/drills';
 import { defineStore } from 'pinia';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
+import { plain } from './plain';
 import { call, Refused } from './api';
 import { inDeviceTime, makeOutbox, type NewEvent, type Outbox } from './outbox';
 import { openOutbox, type OutboxRecord } from './outbox-store';
@@ -92,8 +93,8 @@ export const useSeat = defineStore('seat', () => {
       const mine = seat.value?.membershipId;
       if (!mine) throw new Error('nobody sits');
       // A plain copy: what views hand over is reactive, which IndexedDB cannot store.
-      const plain = inDeviceTime(JSON.parse(JSON.stringify(event)) as NewEvent, skew.value);
-      const id = await (await outbox()).keep(mine, studentId, plain, label, held);
+      const sent = inDeviceTime(plain(event), skew.value);
+      const id = await (await outbox()).keep(mine, studentId, sent, label, held);
       await list();
       if (!held) void flush();
       return id;

@@ -12,6 +12,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
 import { holdSchool, school } from '../words/school';
 import { call } from './api';
+import { plain } from './plain';
 import { useStudent } from './queries';
 import { useSeat } from './seat';
 
@@ -46,13 +47,16 @@ export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
   const { data: schools } = useSchools(studentId);
   const marks = computed(() => schools.value?.marks ?? student.value?.marks ?? NO_MARKS);
   const limit = computed(() => student.value?.limits.value.gripEffort ?? null);
-  const drilling = computed<DrillContext>(() => ({
-    hand: handFor(student.value?.hand.value ?? averageHand, school()),
-    instrument: student.value?.instrument.value ?? standardGuitar,
-    ...(limit.value === null ? {} : { effortLimit: limit.value }),
-    pins: pinsOf(marks.value),
-    ...(student.value ? { pace: paceOf(student.value.pace.fit) } : {}),
-  }));
+  // As plain data: what the query holds is wrapped, and the core would read through the wrapping a million times.
+  const drilling = computed<DrillContext>(() =>
+    plain({
+      hand: handFor(student.value?.hand.value ?? averageHand, school()),
+      instrument: student.value?.instrument.value ?? standardGuitar,
+      ...(limit.value === null ? {} : { effortLimit: limit.value }),
+      pins: pinsOf(marks.value),
+      ...(student.value ? { pace: paceOf(student.value.pace.fit) } : {}),
+    }),
+  );
   const hand = computed(() => drilling.value.hand);
   const instrument = computed(() => drilling.value.instrument);
   const hookOn = (frets: Frets) =>

@@ -4,6 +4,7 @@
  */
 import { readonly, ref, watch, type Ref } from 'vue';
 import { useDrafts, type Drafts } from './drafts';
+import { plain } from './plain';
 
 interface Drafted<T> {
   readonly key: () => string;
@@ -23,7 +24,6 @@ export interface Draft {
   readonly done: () => void;
 }
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 export function useDraft<T>(
@@ -40,7 +40,7 @@ export function useDraft<T>(
       const found = drafts.read<T>(key());
       const typed = found && !same(found.value, kept()) ? found : null;
       typedAt.value = typed?.at ?? null;
-      value.value = copy(typed ? typed.value : kept());
+      value.value = plain(typed ? typed.value : kept());
     },
     { immediate: true },
   );
@@ -59,7 +59,7 @@ export function useDraft<T>(
     drop: () => {
       drafts.drop(key());
       typedAt.value = null;
-      value.value = copy(kept());
+      value.value = plain(kept());
     },
     done: () => {
       drafts.drop(key());

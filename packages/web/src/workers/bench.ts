@@ -9,5 +9,4 @@ export function benchWork(): Comlink.Remote<BenchWork> {
   return (remote ??= Comlink.wrap<BenchWork>(new BenchWorker()));
 }
 
-/** A copy that can cross to the worker: what a screen holds is wrapped by its framework. */
-export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+export { plain } from '../session/plain';

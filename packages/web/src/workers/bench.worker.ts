@@ -24,7 +24,16 @@ import {
   type PieceDemand,
   type SingerRange,
 } from '@finch/core/score';
-import { makeDrill, rekeyForHand, type DrillContext, type Recipe } from '@finch/core/drills';
+import {
+  easier,
+  harder,
+  makeDrill,
+  nearestRecipe,
+  rekeyForHand,
+  type Drill,
+  type DrillContext,
+  type Recipe,
+} from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';
 import type { Problem } from '@finch/core/kernel';
 import {
@@ -110,6 +119,22 @@ function keyedDrill(recipe: Recipe, root: NoteName, context: DrillContext): Keye
     : { root, recipe: null, effort: null, problem: made.problem };
 }
 
+/** A recipe with the drill it makes, or why it makes none and the nearest that does. */
+export interface MadeDrill {
+  readonly recipe: Recipe;
+  readonly drill: Drill | null;
+  readonly problem: Problem | null;
+  readonly nearest: Recipe | null;
+}
+
+/** The drill one step easier or harder, or why there is none. */
+export interface Notch {
+  readonly way: 'easier' | 'harder';
+  readonly recipe: Recipe | null;
+  readonly problem: Problem | null;
+  readonly effort: number | null;
+}
+
 const work = {
   /** The first cards at once; the rest waits here until it is asked for, so that nobody waits for its copying. */
   shapes: (request: ShapeRequest): ShapesFound => {
@@ -153,6 +178,23 @@ const work = {
     players: readonly Player[],
     locked: Readonly<Record<string, PartKind>>,
   ): Assignment => assignParts(piece, players, locked),
+  made: (recipe: Recipe, context: DrillContext): MadeDrill => {
+    const made = makeDrill(recipe, context);
+    return made.ok
+      ? { recipe, drill: made.value, problem: null, nearest: null }
+      : { recipe, drill: null, problem: made.problem, nearest: nearestRecipe(recipe, context) };
+  },
+  notches: (recipe: Recipe, context: DrillContext): Notch[] =>
+    (['easier', 'harder'] as const).map((way) => {
+      const next = (way === 'easier' ? easier : harder)(recipe, context);
+      const there = next.ok ? makeDrill(next.value, context) : next;
+      return {
+        way,
+        recipe: next.ok ? next.value : null,
+        problem: next.ok ? null : next.problem,
+        effort: there.ok ? there.value.effort : null,
+      };
+    }),
   keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
     Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
   pluck: (struck: StruckString, seconds: number, sampleRate: number): Float32Array => {

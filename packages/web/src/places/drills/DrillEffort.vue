@@ -10,7 +10,7 @@ import BecauseMark from '../../instruments/BecauseMark.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { formText, say, sayProblem } from '../../words';
 import { notchWords } from './notch-words';
-import type { DrillBench } from './use-drill-bench';
+import type { Notch } from '../../workers/bench.worker';
 
 const props = defineProps<{
   drill: Drill;
@@ -18,7 +18,7 @@ const props = defineProps<{
   limit: number | null;
   /** Grades by which the heaviest grip is over the limit. */
   over: number;
-  notches: DrillBench['notches']['value'];
+  notches: readonly Notch[];
 }>();
 const emit = defineEmits<{ step: [way: 'easier' | 'harder'] }>();
 const says = computed(() => {
@@ -65,10 +65,10 @@ const says = computed(() => {
     <div>
       <b>{{ one.way === 'easier' ? 'Easier' : 'Harder' }}</b>
       <p class="small">
-        {{ one.next.ok ? notchWords(recipe, one.next.value) : sayProblem(one.next.problem) }}
+        {{ one.recipe ? notchWords(recipe, one.recipe) : one.problem ? sayProblem(one.problem) : '' }}
       </p>
     </div>
-    <template v-if="one.next.ok && one.effort !== null">
+    <template v-if="one.recipe && one.effort !== null">
       <b>{{ one.effort.toFixed(1) }}</b>
       <BButton size="sm" variant="outline-secondary" @click="emit('step', one.way)">Take it</BButton>
     </template>

@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import { backForward, useKeys } from '../../app/keys';
+import { useStages } from '../../app/stages';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { say, sayProblem } from '../../words';
 import DrillAsk from './DrillAsk.vue';
@@ -15,11 +16,25 @@ import KeyRow from './KeyRow.vue';
 import { useDrillBench } from './use-drill-bench';
 
 const bench = useDrillBench();
-const { taught, recipe, made, drill, nearest, title, unread, notches, keyed, rootNow, player, over, busy } =
-  bench;
+const {
+  taught,
+  recipe,
+  drill,
+  problem,
+  nearest,
+  failed,
+  title,
+  unread,
+  notches,
+  keyed,
+  rootNow,
+  player,
+  over,
+  busy,
+} = bench;
 const { student, drilling, limit, instrument } = taught;
 const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}’s` : 'a middle'));
-const problem = computed(() => (made.value.ok ? null : made.value.problem));
+const stage = useStages(2);
 const trying = ref(false);
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
 useKeys('drills', {
@@ -55,13 +70,17 @@ useKeys('drills', {
         </span>
       </div>
       <DrillSheet
-        v-if="drill"
+        v-if="drill && stage > 0"
         ref="sheet"
         :drill="drill"
         :context="drilling"
         :playing="player.playing.value"
         :elapsed="player.elapsed.value - drill.score.countInBeats"
       />
+      <p v-else-if="failed" class="refusal" role="alert">
+        The drill could not be made in this window.
+        <BButton size="sm" variant="outline-secondary" @click="bench.again()">Try again</BButton>
+      </p>
       <div v-else-if="problem" class="empty" role="status">
         <p>{{ sayProblem(problem) }}</p>
         <BButton v-if="nearest" variant="outline-secondary" @click="recipe = nearest"
@@ -79,9 +98,14 @@ useKeys('drills', {
     </section>
     <aside class="sheet scroll side" aria-label="Parameters and effort" tabindex="0">
       <h2>Parameters</h2>
-      <DrillAsk v-model="recipe" :context="drilling" :strings="instrument.openPitches.length" />
+      <DrillAsk
+        v-if="stage > 1"
+        v-model="recipe"
+        :context="drilling"
+        :strings="instrument.openPitches.length"
+      />
       <DrillEffort
-        v-if="drill"
+        v-if="drill && stage > 0"
         :drill="drill"
         :recipe="recipe"
         :limit="limit"

@@ -2,12 +2,8 @@
 import { recipeSchema } from '@finch/contract';
 import {
   drillTitle,
-  easier,
   forHand,
-  harder,
   instrumentFor,
-  makeDrill,
-  nearestRecipe,
   rootOf,
   type Drill,
   type DrillFamily,
@@ -25,7 +21,7 @@ import { useNotices } from '../../session/notices';
 import { useTaught } from '../../session/taught';
 import { nameChord, say } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
-import type { KeyedDrill } from '../../workers/bench.worker';
+import type { KeyedDrill, Notch } from '../../workers/bench.worker';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
 import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
@@ -68,24 +64,28 @@ export function useDrillBench() {
   // The address holds the drill, so that it can be kept or passed on.
   watch(recipe, (now) => address.hold({ recipe: JSON.stringify(now) }));
 
-  const made = computed(() => makeDrill(recipe.value, drilling.value));
-  const drill = computed<Drill | null>(() => (made.value.ok ? made.value.value : null));
-  const nearest = computed(() => (made.value.ok ? null : nearestRecipe(recipe.value, drilling.value)));
+  /** Worked out beside the page; the drill before stays until the new one is there. */
+  const making = useLatest(
+    () => [recipe.value, drilling.value] as const,
+    ([now, context]) => benchWork().made(plain(now), plain(context)),
+    () => true,
+  );
+  const drill = computed<Drill | null>(() => making.answer.value?.drill ?? null);
   const title = computed(() => say(drillTitle(recipe.value)));
   /** Another family around the same grips. */
   const open = (family: DrillFamily) =>
     (recipe.value = firstRecipe(family, { ...start.value, grips: gripsHeld(recipe.value) }));
 
-  const notches = computed(() =>
-    (['easier', 'harder'] as const).map((way) => {
-      const next = (way === 'easier' ? easier : harder)(recipe.value, drilling.value);
-      const there = next.ok ? makeDrill(next.value, drilling.value) : next;
-      return { way, next, effort: there.ok ? there.value.effort : null };
-    }),
+  /** One step easier and one harder, worked out beside the page like the keys; those before stay meanwhile. */
+  const steps = useLatest(
+    () => [recipe.value, drilling.value] as const,
+    ([now, context]) => benchWork().notches(plain(now), plain(context)),
+    () => true,
   );
-  function step(way: 'easier' | 'harder') {
-    const found = notches.value.find((one) => one.way === way)?.next;
-    if (found?.ok) recipe.value = found.value;
+  const notches = computed<readonly Notch[]>(() => steps.answer.value ?? []);
+  function step(way: Notch['way']) {
+    const found = notches.value.find((one) => one.way === way)?.recipe;
+    if (found) recipe.value = found;
   }
 
   /** The drill on each of the twelve roots; those of the key before stay until the new ones are there. */
@@ -128,9 +128,11 @@ export function useDrillBench() {
   return {
     taught,
     recipe,
-    made,
     drill,
-    nearest,
+    problem: computed(() => making.answer.value?.problem ?? null),
+    nearest: computed(() => making.answer.value?.nearest ?? null),
+    failed: making.failed,
+    again: making.again,
     title,
     unread,
     open,

@@ -3,6 +3,7 @@
 import { FORM_ORDER, STYLES, USES } from '@finch/core/shapes';
 import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
+import { useStages } from '../../app/stages';
 import { school } from '../../words/school';
 import { chordText, degreeText, formText, noteSigns, sayProblem } from '../../words';
 import { asksOf } from './asked';
@@ -20,6 +21,7 @@ const typed = props.search.typed;
 const german = props.search.german;
 const { asked, reading, chord } = props.search;
 
+const stage = useStages(2);
 const unfolded = ref(false);
 const asksCount = computed(() => asksOf(asked));
 const strings = computed(() => Array.from({ length: props.stringCount }, (_, i) => props.stringCount - i));
@@ -140,7 +142,7 @@ defineExpose({ focus, cycle });
     <BButton class="fold" variant="outline-secondary" :aria-expanded="unfolded" @click="unfolded = !unfolded"
       >Limits ({{ asksCount }})</BButton
     >
-    <div class="limits" :class="{ unfolded }">
+    <div v-if="stage > 0" class="limits" :class="{ unfolded }">
       <div class="pair">
         <label>For<BFormSelect v-model="asked.use" size="sm" :options="useOptions" /></label>
         <label>Style<BFormSelect v-model="asked.style" size="sm" :options="styleOptions" /></label>
@@ -200,7 +202,7 @@ defineExpose({ focus, cycle });
           >No barre</BFormCheckbox
         >
       </div>
-      <div class="pair">
+      <div v-if="stage > 1" class="pair">
         <label>Root on<BFormSelect v-model="asked.rootString" size="sm" :options="rootOptions" /></label>
         <label>Form<BFormSelect v-model="asked.form" size="sm" :options="formOptions" /></label>
         <label>Position<BFormSelect v-model="asked.position" size="sm" :options="positionOptions" /></label>
@@ -211,7 +213,7 @@ defineExpose({ focus, cycle });
         <label>To fret<BFormSelect v-model="asked.toFret" size="sm" :options="fretOptions" /></label>
       </div>
     </div>
-    <div class="foot">
+    <div v-if="stage > 1" class="foot">
       <BButton variant="outline-secondary" size="sm" @click="emit('neck')">Name a grip</BButton>
       <BButton variant="outline-secondary" size="sm" @click="emit('sheet')">Check a sheet</BButton>
       <BButton variant="link" size="sm" @click="search.reset()">Clear all limits</BButton>
