@@ -39,7 +39,16 @@ export default {
       displayName: 'core',
       roots: ['<rootDir>/packages/core/src', '<rootDir>/packages/contract/src'],
     },
-    { ...shared, displayName: 'web', roots: ['<rootDir>/packages/web/src'] },
+    {
+      ...shared,
+      displayName: 'web',
+      roots: ['<rootDir>/packages/web/src'],
+      // What only the bundler knows: an icon is an empty drawing, a worker is never started.
+      moduleNameMapper: {
+        '^~icons/': '<rootDir>/scripts/jest-icon.cjs',
+        '\\?worker$': '<rootDir>/scripts/jest-icon.cjs',
+      },
+    },
     { ...shared, displayName: 'server', roots: ['<rootDir>/packages/server/src'] },
   ],
 };

@@ -4,7 +4,9 @@ const { transformSync } = require('@swc/core');
 
 module.exports = {
   process(source, filename) {
-    const { descriptor } = parse(source, { filename });
+    // A component of a template alone is compiled as one with an empty script.
+    const whole = /<script/.test(source) ? source : `<script setup>\n// Nothing of its own.\n</script>\n${source}`;
+    const { descriptor } = parse(whole, { filename });
     const { content } = compileScript(descriptor, { id: filename, inlineTemplate: true });
     const options = {
       jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },

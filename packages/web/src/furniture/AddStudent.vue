@@ -90,4 +90,9 @@ label {
 .refusal {
   flex: 1 0 100%;
 }
+@media (min-width: 1200px) {
+  .add {
+    min-width: 620px;
+  }
+}
 </style>

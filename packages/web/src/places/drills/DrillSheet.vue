@@ -91,7 +91,7 @@ defineExpose({ go });
       :spoken="`${frame.chord ? `${nameChord(frame.chord)}: ` : ''}${step ? say(step.ask) : ''}`"
       :left-handed="context.instrument.leftHanded"
       :width="900"
-      :height="226"
+      :height="206"
     />
     <TabStrip
       :columns="around.columns"

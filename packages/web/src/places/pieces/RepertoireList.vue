@@ -2,7 +2,7 @@
 /** The studio's pieces by name, those with a concert first, and the ways to make another. */
 import { parseISO } from 'date-fns';
 import { BButton } from 'bootstrap-vue-next';
-import { useTemplateRef, watch } from 'vue';
+import { ref, watch } from 'vue';
 import { chordText } from '../../words';
 import { NEW_CHART } from './listed';
 import type { PieceBench } from './use-piece-bench';
@@ -11,8 +11,23 @@ const props = defineProps<{ bench: PieceBench }>();
 const { pieces, at, open, keeping, dialogs, bringBack } = props.bench;
 const { said, undo, trouble } = keeping;
 const { is, edit } = dialogs;
-const rows = useTemplateRef<HTMLElement[]>('rows');
-watch(at, (now) => rows.value?.[now]?.scrollIntoView({ block: 'nearest' }), { flush: 'post' });
+const rows = new Map<string, Element>();
+const hold = (id: string) => (row: unknown) => row instanceof Element && rows.set(id, row);
+/** A piece that was brought back has the focus once its row is the one shown. */
+const returning = ref<string | null>(null);
+watch(
+  [at, returning],
+  ([now, id]) => {
+    const shown = pieces.value[now]?.body.id ?? '';
+    const row = rows.get(shown);
+    row?.scrollIntoView({ block: 'nearest' });
+    if (shown !== id) return;
+    row?.querySelector('button')?.focus();
+    returning.value = null;
+  },
+  { flush: 'post' },
+);
+const back = async () => (returning.value = await bringBack());
 const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 </script>
 
@@ -23,7 +38,7 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
       <span class="small">{{ pieces.length }}</span>
     </div>
     <ul>
-      <li v-for="(one, i) in pieces" :key="one.body.id" ref="rows">
+      <li v-for="(one, i) in pieces" :key="one.body.id" :ref="hold(one.body.id)">
         <button type="button" :aria-current="i === at ? 'true' : undefined" @click="open(one.body.id)">
           <b class="display">{{ one.piece.title }}</b>
           <small
@@ -40,7 +55,7 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
     <BButton variant="outline-secondary" size="sm" @click="is.ruling = true">Make one by rule</BButton>
     <p v-if="said" class="note" role="status">
       {{ said }}
-      <BButton v-if="undo" size="sm" variant="link" @click="bringBack">Undo</BButton>
+      <BButton v-if="undo" size="sm" variant="link" @click="back">Undo</BButton>
     </p>
     <p v-if="trouble && !is.editing" class="refusal" role="alert">{{ trouble }}</p>
   </nav>

@@ -80,6 +80,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
   async function bringBack() {
     const id = await keeping.bringBack();
     if (id !== null) open(id);
+    return id;
   }
   const job = computed<PaperJob | null>(() => {
     const now = chart.asPart.value;

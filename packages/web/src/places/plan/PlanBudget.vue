@@ -77,7 +77,11 @@ const checks = computed(() => (props.limits ? planChecks(blocks.value, props.min
         >Re-plan around locks</BButton
       ><BButton v-if="over > 0" variant="outline-secondary" size="sm" @click="emit('fit')"
         >Fit to {{ minutes }} min</BButton
-      ><BButton variant="outline-secondary" size="sm" :disabled="!canUndo" @click="emit('undo')"
+      ><BButton
+        variant="outline-secondary"
+        size="sm"
+        :aria-disabled="!canUndo"
+        @click="canUndo && emit('undo')"
         >Undo</BButton
       >
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The grips found, as cards, most useful first; when none are, which limit it was and the step that helps. */
-import type { CardShow, GradedGrip } from '@finch/core/shapes';
+import type { CardShow } from '@finch/core/shapes';
 import { useMediaQuery, useVirtualList } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { BButton } from 'bootstrap-vue-next';
@@ -16,7 +16,7 @@ const props = defineProps<{
   show: CardShow;
 }>();
 const emit = defineEmits<{ big: [] }>();
-const { list, total, picked, pickedIndex, chord, shownChord, searching, failed, steps } = props.search;
+const { list, total, pickedIndex, chord, shownChord, searching, failed, steps } = props.search;
 /** How many there are, for a reader, once the search has come to rest. */
 const announced = computed(() =>
   searching.value || failed.value || !shownChord.value
@@ -46,7 +46,6 @@ const PAGE = 24;
 const most = ref(PAGE);
 watch(shownChord, () => (most.value = PAGE));
 const indexOf = (row: number, column: number) => row * COLUMNS + column;
-const isPicked = (grip: GradedGrip) => grip === picked.value;
 watch(shownChord, () => containerProps.ref.value?.scrollTo({ top: 0 }));
 /** Brings a card into sight when the keys walk past the edge. */
 function reveal(index: number) {
@@ -89,7 +88,7 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
         <li v-for="(grip, i) in list.slice(0, most)" :key="i">
           <GripCard
             :id="`card-${i}`"
-            v-bind="{ grip, limit, leftHanded, show, chord: shownChord?.symbol, on: isPicked(grip) }"
+            v-bind="{ grip, limit, leftHanded, show, chord: shownChord?.symbol, on: i === pickedIndex }"
             @pick="search.pickFrets(grip.frets)"
             @big="emit('big')"
           />
@@ -113,7 +112,14 @@ watch(pickedIndex, (index) => index >= 0 && reveal(index));
             v-for="(grip, column) in row.data"
             :id="`card-${indexOf(row.index, column)}`"
             :key="column"
-            v-bind="{ grip, limit, leftHanded, show, chord: shownChord?.symbol, on: isPicked(grip) }"
+            v-bind="{
+              grip,
+              limit,
+              leftHanded,
+              show,
+              chord: shownChord?.symbol,
+              on: indexOf(row.index, column) === pickedIndex,
+            }"
             @pick="search.pickFrets(grip.frets)"
             @big="emit('big')"
           />

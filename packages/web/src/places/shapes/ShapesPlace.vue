@@ -46,7 +46,8 @@ useKeys('shapes', {
   hold: actions.hold,
   told: tabs.next,
   put: () => void actions.put(),
-  string: (at) => void ask.value?.cycle(at + 1),
+  // On a card a digit is no limit: whoever walks the cards does not change what is asked.
+  string: (at) => document.activeElement?.closest('.shape-list') || ask.value?.cycle(at + 1),
 });
 onMounted(() => ask.value?.focus());
 </script>

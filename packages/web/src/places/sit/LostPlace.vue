@@ -2,7 +2,7 @@
 /** An address that is no place: says which, and leads home. */
 import { BButton } from 'bootstrap-vue-next';
 import { computed, onMounted, useTemplateRef } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { useSeat } from '../../session/seat';
 
 const LONGEST = 60;
@@ -21,7 +21,7 @@ onMounted(() => heading.value?.focus());
       <code>{{ asked }}</code> is no place here. A letter may be wrong, or what stood there was taken away.
     </p>
     <p class="acts">
-      <BButton class="pri" variant="dark" to="/">{{ seat.seat ? 'Go home' : 'Sit down' }}</BButton>
+      <RouterLink class="btn btn-dark pri" to="/">{{ seat.seat ? 'Go home' : 'Sit down' }}</RouterLink>
       <BButton variant="outline-secondary" @click="router.back()">Back to where you were</BButton>
     </p>
   </section>

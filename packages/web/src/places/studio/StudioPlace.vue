@@ -37,8 +37,14 @@ const layers = computed(() => {
       : []),
   ];
 });
+/** Where this layer says nothing: whose word holds instead. */
+function unsaid(scope: SchoolScope): string {
+  const layer = layers.value[layers.value.findIndex((one) => one.scope === scope) - 1];
+  if (!layer) return 'the usual way';
+  return `as ${layer.scope === 'studio' ? 'the studio' : layer.name === 'You' ? 'you' : 'the teacher'}`;
+}
 const options = (scope: SchoolScope, name: SchoolSwitch) => [
-  { value: '', text: scope === 'studio' ? 'as it came' : 'as to the left' },
+  { value: '', text: unsaid(scope) },
   ...SCHOOL_CHOICES[name].map((choice) => ({ value: choice, text: SWITCH_WORDS[name].choices[choice] })),
 ];
 /** One after the other: each choice is written over the version the one before it left. */
