@@ -44,6 +44,7 @@ test('a concert, a piece by rule, a pasted sheet and the names of the studio sur
   await toPlace(page, 'Studio');
   await page.locator('.names').getByLabel('teacher', { exact: true }).fill('Tamsin B.');
   await toPlace(page, 'Week');
+  await expect(page.getByRole('button', { name: 'Book a lesson' })).toBeVisible();
   await toPlace(page, 'Studio');
   await expect(page.locator('.names').getByLabel('teacher', { exact: true })).toHaveValue('Tamsin B.');
   await page.getByRole('button', { name: 'Drop it' }).click();

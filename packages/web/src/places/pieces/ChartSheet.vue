@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The chart: sections of bars, four to a line, with the heaviest grip of each bar and the small names behind a capo. */
-import { asIfWithoutCapo, type Piece, type PieceBar, type TimeSignature } from '@finch/core/score';
+import { asIfWithoutCapo, type Piece, type PieceBar } from '@finch/core/score';
 import { useMediaQuery } from '@vueuse/core';
 import { computed } from 'vue';
-import { nameChord, spokenChord } from '../../words';
+import { nameChord } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import StrokeRow from '../../instruments/StrokeRow.vue';
+import { barMarks, barWords, spokenBar } from './spoken-bar';
 
 const props = withDefaults(
   defineProps<{
@@ -42,14 +43,7 @@ const sections = computed(() => {
     return { section, first, last: number - 1, lines };
   });
 });
-const timeText = (time: TimeSignature) => `${time.beats}/${time.unit}`;
-const marks = (bar: PieceBar): string[] => [
-  ...(bar.time ? [timeText(bar.time)] : []),
-  ...(bar.tempoBpm ? [`${bar.tempoBpm} bpm`] : []),
-  ...(bar.key ? [bar.key] : []),
-];
-const words = (bar: PieceBar) => (bar.melody ?? []).flatMap((note) => note.word ?? []).join(' ');
-const sung = computed(() => props.piece.sections.some((one) => one.bars.some((bar) => words(bar) !== '')));
+const sung = computed(() => props.piece.sections.some((one) => one.bars.some((bar) => barWords(bar) !== '')));
 const patterns = computed(() =>
   props.piece.patterns.map((pattern) => ({
     pattern,
@@ -66,7 +60,12 @@ const size = (bar: PieceBar) => {
   return longest > 16 ? 14 : longest > 11 ? 17 : 22;
 };
 const spoken = (bar: PieceBar, number: number) =>
-  `bar ${number}: ${bar.chords.map((one) => spokenChord(one.chord)).join(', ') || 'the chord before sounds on'}`;
+  spokenBar(bar, {
+    number,
+    effort: props.efforts?.get(number),
+    limit: props.limit,
+    weak: props.weak.includes(number),
+  });
 </script>
 
 <template>
@@ -102,11 +101,11 @@ const spoken = (bar: PieceBar, number: number) =>
               </span>
               <span v-if="!bar.chords.length" class="held">·</span>
             </span>
-            <span v-if="sung" class="words">{{ words(bar) }}</span>
+            <span v-if="sung" class="words">{{ barWords(bar) }}</span>
             <span class="foot"
               ><small
                 >{{ number }}{{ bar.ending ? `, time ${bar.ending}` : ''
-                }}{{ marks(bar).length ? `, ${marks(bar).join(', ')}` : '' }}</small
+                }}{{ barMarks(bar).length ? `, ${barMarks(bar).join(', ')}` : '' }}</small
               ><span v-if="efforts?.get(number) !== undefined" class="effort"
                 ><ShimMark :effort="efforts.get(number) ?? 0" :limit="limit" :width="34" :height="14" /><b
                   :class="{ over: limit !== null && Math.round(efforts.get(number) ?? 0) > limit }"
