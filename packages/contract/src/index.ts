@@ -18,7 +18,6 @@ export {
 } from './plans';
 export { type AnySchema, type Route } from './route';
 export {
-  routes,
   type BoardBody,
   type BoardLesson,
   type LessonBody,
@@ -33,5 +32,6 @@ export {
   type StudentBody,
   type StudentHead,
   type SyllabusBody,
-} from './routes';
+} from './bodies';
+export { routes } from './routes';
 export { SCHOOL_SCOPES, someSchoolsSchema, type SchoolScope, type SomeSchools } from './schools';

@@ -151,5 +151,3 @@ export function useDrillBench() {
     home: () => drill.value && handOut.home(recipe.value),
   };
 }
-
-export type DrillBench = ReturnType<typeof useDrillBench>;

@@ -11,7 +11,7 @@ export interface BarSaid {
   readonly weak: boolean;
 }
 
-export const timeText = (time: TimeSignature): string => `${time.beats}/${time.unit}`;
+const timeText = (time: TimeSignature): string => `${time.beats}/${time.unit}`;
 
 /** What changes with this bar: time, tempo, key. */
 export const barMarks = (bar: PieceBar): string[] => [
