@@ -83,7 +83,8 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
               >{{ say(block.title)
               }}<span v-if="block.minutes < 4" class="brief"> · {{ say(block.because) }}</span></b
             ><span class="kind"
-              ><IconLock v-if="block.locked" aria-label="locked" /> {{ BLOCK_WORDS[block.kind] }}</span
+              ><IconLock v-if="block.locked" aria-label="locked" />
+              <span class="kind-word">{{ BLOCK_WORDS[block.kind] }}</span></span
             >
           </div>
           <BecauseMark v-if="block.minutes >= 4 && !(i === picked && block.minutes < 9)">{{
@@ -217,13 +218,17 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 }
 .block .brief {
   font-weight: 400;
-  font-size: var(--size-2);
+  font-size: var(--size-1);
   color: var(--ink2);
 }
 .block .kind {
   font-size: var(--size-1);
   color: var(--ink2);
   white-space: nowrap;
+}
+/* Three minutes are one line: their colour and their name say of what kind they are. */
+.block.short .kind-word {
+  display: none;
 }
 .block .acts {
   display: flex;

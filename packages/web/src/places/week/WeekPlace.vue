@@ -37,7 +37,7 @@ const hours = computed(() =>
 const WORDS = {
   booked: '',
   running: 'under way',
-  taught: 'write-up owed',
+  taught: 'to write up',
   written: 'written up',
   cancelled: 'cancelled',
 } as const;
@@ -99,7 +99,7 @@ useKeys('week', {
             <button type="button" :class="lesson.state" @click="change(lesson)">
               <b :title="lesson.name">{{ lesson.name }}</b>
               <small :title="WORDS[lesson.state]">{{
-                [timeText(lesson.startsAt, zone), `${lesson.minutes} min`, WORDS[lesson.state]]
+                [timeText(lesson.startsAt, zone), WORDS[lesson.state] || `${lesson.minutes} min`]
                   .filter(Boolean)
                   .join(' · ')
               }}</small>
