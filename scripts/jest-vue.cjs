@@ -5,7 +5,9 @@ const { transformSync } = require('@swc/core');
 module.exports = {
   process(source, filename) {
     // A component of a template alone is compiled as one with an empty script.
-    const whole = /<script/.test(source) ? source : `<script setup>\n// Nothing of its own.\n</script>\n${source}`;
+    const whole = /<script/.test(source)
+      ? source
+      : `<script setup>\n// Nothing of its own.\n</script>\n${source}`;
     const { descriptor } = parse(whole, { filename });
     const { content } = compileScript(descriptor, { id: filename, inlineTemplate: true });
     const options = {
