@@ -40,6 +40,6 @@ export function makeLimits(parts: Partial<HandLimits>): Result<HandLimits> {
     return fail('limits.grip', 'gripEffort', '10 to 100');
   if (!(made.barreMinutes >= 0 && made.barreMinutes <= 20))
     return fail('limits.barre', 'barreMinutes', '0 to 20 minutes');
-  if (!(made.load >= 1 && made.load <= 12)) return fail('limits.load', 'load', '1 to 12 effort-minutes');
+  if (!(made.load >= 1 && made.load <= 12)) return fail('limits.load', 'load', '1 to 12');
   return ok(made);
 }

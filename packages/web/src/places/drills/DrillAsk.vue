@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The parameters of a recipe as a form; every choice makes a new recipe. */
 import { heldGrip, type DrillContext, type Recipe } from '@finch/core/drills';
-import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next';
+import { BFormCheckbox, BFormInput } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
+import PickBox from '../../instruments/PickBox.vue';
 import { drillFields, drillToggles, tempoOf, withTempo, type DrillField } from './drill-fields';
 
 const recipe = defineModel<Recipe>({ required: true });
@@ -78,12 +79,11 @@ const typedTempo = (event: Event) =>
             :key="option.value"
             :value="option.value"
           /></datalist></template
-      ><BFormSelect
+      ><PickBox
         v-else
-        size="sm"
         :options="one.options"
         :model-value="one.value"
-        @update:model-value="(value) => (recipe = one.choose(String(value)))"
+        @update:model-value="(value) => (recipe = one.choose(value))"
     /></label>
     <label v-if="tempo !== null"
       >Tempo<BFormInput size="sm" type="number" min="30" max="208" :model-value="tempo" @change="typedTempo"

@@ -2,6 +2,7 @@
 /** The studio's repertoire: a piece as its chart, what it asks of a student, who of a group plays which part. */
 import { PART_KINDS } from '@finch/core/score';
 import { forwardBack, useKeys } from '../../app/keys';
+import { useStages } from '../../app/stages';
 import ChartPanel from './ChartPanel.vue';
 import PieceAside from './PieceAside.vue';
 import PieceDialogs from './PieceDialogs.vue';
@@ -12,6 +13,8 @@ import { usePieceBench } from './use-piece-bench';
 const props = defineProps<{ pieceId?: string }>();
 const bench = usePieceBench(() => props.pieceId);
 const { chart, dialogs } = bench;
+/** What it asks stands at the right end, so that nothing moves when it comes a frame later. */
+const stage = useStages(1);
 useKeys('pieces', {
   piece: forwardBack(bench.walk),
   part: (at) => (chart.part.value = PART_KINDS[at]),
@@ -29,7 +32,7 @@ useKeys('pieces', {
     <PieceStrip class="strip" :bench="bench" />
     <RepertoireList class="list" :bench="bench" />
     <ChartPanel :bench="bench" />
-    <PieceAside class="aside" :bench="bench" />
+    <PieceAside v-if="stage > 0" class="aside" :bench="bench" />
     <PieceDialogs :bench="bench" />
   </div>
 </template>

@@ -18,7 +18,7 @@ import { useRepertoire } from './repertoire';
 import { useChartShown } from './use-chart-shown';
 import { useDemand } from './use-demand';
 import { useGroup } from './use-group';
-import { useKeeping } from './use-keeping';
+import { usePieceKeeping } from './use-piece-keeping';
 import { usePieceDialogs } from './use-piece-dialogs';
 
 export function usePieceBench(pieceId: () => string | undefined) {
@@ -45,7 +45,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
   const asks = useDemand(shown, drilling, limit);
   const { piece, demand } = asks;
   const group = useGroup(student, shown);
-  const keeping = useKeeping(shown, store);
+  const keeping = usePieceKeeping(shown, store);
   const chart = useChartShown({
     piece,
     demand,

@@ -5,7 +5,7 @@ import type { KeyOffer } from '@finch/core/score';
 import { reactive, ref, type Ref } from 'vue';
 import { useDrafts } from '../../session/drafts';
 import type { Listed } from './listed';
-import type { PieceKeeping } from './use-keeping';
+import type { PieceKeeping } from './use-piece-keeping';
 
 export function usePieceDialogs(
   shown: Readonly<Ref<Listed | null>>,

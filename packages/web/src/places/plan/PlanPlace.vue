@@ -17,6 +17,7 @@ import IconCheck from '~icons/bi/check-lg';
 import TodayLessons from '../../furniture/TodayLessons.vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { backForward, forwardBack, useKeys } from '../../app/keys';
+import { useStages } from '../../app/stages';
 import { sayError, timeText, whenText } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
@@ -85,6 +86,8 @@ async function start() {
   if ((dirty.value || lesson.value?.planStanding !== 'kept') && !(await keeping.keep())) return;
   await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' }, query: { start: 'now' } });
 }
+/** The shelf comes a frame after the plan itself. */
+const stage = useStages(1);
 useKeys('plan', {
   block: backForward((by) => pick(picked.value + by)),
   move: backForward(move),
@@ -129,7 +132,9 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
       <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
     </p>
     <template v-else>
+      <section v-if="stage === 0" class="sheet" />
       <PlanShelf
+        v-else
         class="sheet"
         :student="student ?? null"
         :drilling="drilling"

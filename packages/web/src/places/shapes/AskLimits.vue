@@ -2,8 +2,9 @@
 /** Everything that may be asked of a grip: use and style, strings, effort, root, form, place and notes. */
 import { FORM_ORDER, STYLES, USES } from '@finch/core/shapes';
 import type { ChordTone } from '@finch/core/theory';
-import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next';
+import { BFormCheckbox } from 'bootstrap-vue-next';
 import { computed } from 'vue';
+import PickBox from '../../instruments/PickBox.vue';
 import { degreeText, formText, noteSigns } from '../../words';
 import { school } from '../../words/school';
 import type { Asked } from './asked';
@@ -87,8 +88,8 @@ const setAsked = computed({
 <template>
   <div class="limits">
     <div class="pair">
-      <label>For<BFormSelect v-model="asked.use" size="sm" :options="useOptions" /></label>
-      <label>Style<BFormSelect v-model="asked.style" size="sm" :options="styleOptions" /></label>
+      <label>For<PickBox v-model="asked.use" :options="useOptions" /></label>
+      <label>Style<PickBox v-model="asked.style" :options="styleOptions" /></label>
     </div>
     <h2>Strings in use</h2>
     <div class="strings">
@@ -146,14 +147,14 @@ const setAsked = computed({
       >
     </div>
     <div v-if="rest" class="pair">
-      <label>Root on<BFormSelect v-model="asked.rootString" size="sm" :options="rootOptions" /></label>
-      <label>Form<BFormSelect v-model="asked.form" size="sm" :options="formOptions" /></label>
-      <label>Position<BFormSelect v-model="asked.position" size="sm" :options="positionOptions" /></label>
-      <label>Strings<BFormSelect v-model="setAsked" size="sm" :options="setOptions" /></label>
-      <label>Lowest note<BFormSelect v-model="asked.inversion" size="sm" :options="degreeOptions" /></label>
-      <label>Top note<BFormSelect v-model="asked.top" size="sm" :options="degreeOptions" /></label>
-      <label>From fret<BFormSelect v-model="asked.fromFret" size="sm" :options="fretOptions" /></label>
-      <label>To fret<BFormSelect v-model="asked.toFret" size="sm" :options="fretOptions" /></label>
+      <label>Root on<PickBox v-model="asked.rootString" :options="rootOptions" /></label>
+      <label>Form<PickBox v-model="asked.form" :options="formOptions" /></label>
+      <label>Position<PickBox v-model="asked.position" :options="positionOptions" /></label>
+      <label>Strings<PickBox v-model="setAsked" :options="setOptions" /></label>
+      <label>Lowest note<PickBox v-model="asked.inversion" :options="degreeOptions" /></label>
+      <label>Top note<PickBox v-model="asked.top" :options="degreeOptions" /></label>
+      <label>From fret<PickBox v-model="asked.fromFret" :options="fretOptions" /></label>
+      <label>To fret<PickBox v-model="asked.toFret" :options="fretOptions" /></label>
     </div>
   </div>
 </template>

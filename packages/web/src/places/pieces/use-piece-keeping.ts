@@ -16,7 +16,7 @@ const MOST_LOCKS = 400;
 const BARE = { concert: null, locks: {}, parts: {} } as const;
 
 /** Every writer says what came of it in `said` or `trouble`; those that make a piece give its id, or null. */
-export function useKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove }: Store) {
+export function usePieceKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove }: Store) {
   const busy = ref(false);
   const trouble = ref('');
   const said = ref('');
@@ -98,4 +98,4 @@ export function useKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove }
   return { busy, trouble, said, undo, write, change, keepNew, keepChart, takeKey, takeAway, bringBack };
 }
 
-export type PieceKeeping = ReturnType<typeof useKeeping>;
+export type PieceKeeping = ReturnType<typeof usePieceKeeping>;
