@@ -93,7 +93,7 @@ useKeys('drills', {
         :root="rootNow"
         :limit="limit"
         :who="who"
-        @take="(now) => (recipe = now)"
+        @take="bench.toKey"
       />
     </section>
     <aside class="sheet scroll side" aria-label="Parameters and effort" tabindex="0">

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The drill on each of the twelve roots with its effort for this hand; one that cannot be made says why. */
-import { noteText, pitchClassOf } from '@finch/core/theory';
-import type { Recipe } from '@finch/core/drills';
+import { noteText, pitchClassOf, type NoteName } from '@finch/core/theory';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { chordText, sayProblem } from '../../words';
 import type { KeyedDrill } from '../../workers/bench.worker';
@@ -14,7 +13,7 @@ defineProps<{
   /** Whose hand: "Bram’s". */
   who: string;
 }>();
-const emit = defineEmits<{ take: [recipe: Recipe] }>();
+const emit = defineEmits<{ take: [root: NoteName] }>();
 </script>
 
 <template>
@@ -30,7 +29,7 @@ const emit = defineEmits<{ take: [recipe: Recipe] }>();
           :disabled="!one.recipe"
           :aria-current="pitchClassOf(one.root) === root ? 'true' : undefined"
           :title="one.problem ? sayProblem(one.problem) : undefined"
-          @click="one.recipe && emit('take', one.recipe)"
+          @click="emit('take', one.root)"
         >
           <ShimMark v-if="one.effort !== null" :effort="one.effort" :limit="limit" :width="46" :height="34" />
           <span v-else class="none">–</span>

@@ -2,8 +2,11 @@
 import { recipeSchema } from '@finch/contract';
 import {
   drillTitle,
+  easier,
   forHand,
+  harder,
   instrumentFor,
+  rekeyForHand,
   rootOf,
   type Drill,
   type DrillFamily,
@@ -11,7 +14,7 @@ import {
 } from '@finch/core/drills';
 import { fretsText, parseFrets } from '@finch/core/grips';
 import { soundSchedule } from '@finch/core/sound';
-import { pitchClassOf } from '@finch/core/theory';
+import { pitchClassOf, type NoteName } from '@finch/core/theory';
 import * as v from 'valibot';
 import { computed, shallowRef, watch } from 'vue';
 import { useAddress } from '../../session/address';
@@ -84,8 +87,9 @@ export function useDrillBench() {
   );
   const notches = computed<readonly Notch[]>(() => steps.answer.value ?? []);
   function step(way: Notch['way']) {
-    const found = notches.value.find((one) => one.way === way)?.recipe;
-    if (found) recipe.value = found;
+    // Made here, so that a key pressed before the notches came does what it says.
+    const next = (way === 'easier' ? easier : harder)(recipe.value, drilling.value);
+    if (next.ok) recipe.value = next.value;
   }
 
   /** The drill on each of the twelve roots; those of the key before stay until the new ones are there. */
@@ -99,11 +103,16 @@ export function useDrillBench() {
     const root = rootOf(recipe.value);
     return root ? pitchClassOf(root) : null;
   });
+  /** The drill as it is now on another root, whatever the row shows of it yet. */
+  function toKey(root: NoteName) {
+    const moved = rekeyForHand(recipe.value, root, drilling.value);
+    if (moved.ok) recipe.value = moved.value;
+  }
   function nextKey() {
     const order = keyed.value.filter((one) => one.recipe !== null);
     const at = order.findIndex((one) => pitchClassOf(one.root) === rootNow.value);
     const next = order[(at + 1) % Math.max(1, order.length)];
-    if (next?.recipe) recipe.value = next.recipe;
+    if (next) toKey(next.root);
   }
 
   async function hear() {
@@ -141,6 +150,7 @@ export function useDrillBench() {
     keyed,
     rootNow,
     nextKey,
+    toKey,
     player,
     hear,
     over: computed(() =>
