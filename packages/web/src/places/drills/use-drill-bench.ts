@@ -6,6 +6,7 @@ import {
   forHand,
   harder,
   instrumentFor,
+  makeDrill,
   rekeyForHand,
   rootOf,
   type Drill,
@@ -133,6 +134,8 @@ export function useDrillBench() {
     notices.tell(`Made for the hand of ${now.name}${grips.length ? `: ${grips.join(', ')}` : ''}.`);
   });
 
+  // Asked here, so that a key pressed before the drawing came hands out what the title says.
+  const canBeMade = () => makeDrill(recipe.value, drilling.value).ok;
   const handOut = useHandOut();
   return {
     taught,
@@ -157,7 +160,7 @@ export function useDrillBench() {
       drill.value && limit.value !== null ? Math.round(drill.value.heaviestGrip - limit.value) : 0,
     ),
     busy: handOut.busy,
-    put: () => drill.value && handOut.put(blockOf(recipe.value, drilling.value)),
-    home: () => drill.value && handOut.home(recipe.value),
+    put: () => canBeMade() && handOut.put(blockOf(recipe.value, drilling.value)),
+    home: () => canBeMade() && handOut.home(recipe.value),
   };
 }
