@@ -65,6 +65,8 @@ export async function slowRows(): Promise<{ what: string; median: string; aim: s
       const row = async (what: string, work: () => Promise<unknown>) =>
         tasks.set(what, [...(tasks.get(what) ?? []), await longest(page, work)]);
       await page.keyboard.press('Enter');
+      // What the Board itself began is not counted with the place that comes.
+      await page.waitForTimeout(SETTLE_MS);
       await row('opening Shapes', () => to('Shapes'));
       await row('typing Bbm7', async () => {
         const box = page.getByLabel('Chord', { exact: true });

@@ -18,6 +18,7 @@ import KeysDialog from './KeysDialog.vue';
 import NoticeBar from './NoticeBar.vue';
 import PrintHead from './PrintHead.vue';
 import { listenToKeys, useKeys } from './keys';
+import { afterPaint } from './stages';
 
 const seat = useSeat();
 const bench = useBench();
@@ -65,6 +66,12 @@ watch(
   { immediate: true },
 );
 
+/** The place before goes in one frame and the new one comes in the next, so that no press waits for both. */
+const standing = ref(route.name);
+watch(
+  () => route.name,
+  () => afterPaint(() => (standing.value = route.name)),
+);
 /** After a change of place the work goes on in it: the focus leaves the bar. */
 const place = useTemplateRef<HTMLElement>('place');
 let first = true;
@@ -121,7 +128,7 @@ async function standUp() {
     <BenchStrip v-if="!bare && showStrip" class="bench-strip" />
     <main id="place" ref="place" class="place" tabindex="-1" :aria-label="route.meta.title">
       <RouterView v-slot="{ Component }">
-        <component :is="Component" v-if="Component" :key="String(route.name)" />
+        <component :is="Component" v-if="Component && standing === route.name" :key="String(route.name)" />
       </RouterView>
     </main>
     <KeyStrip class="keys" @refused="outboxOpen = true" />

@@ -11,13 +11,19 @@ export interface Address {
 export function useAddress(): Address {
   const route = useRoute();
   const router = useRouter();
+  const { name } = route;
   return {
     text: (name, otherwise = '') => {
       const given = route.query[name];
       return typeof given === 'string' ? given : otherwise;
     },
-    // At once: whoever reloads has what is on the screen.
-    hold: (texts) =>
-      void router.replace({ query: Object.fromEntries(Object.entries(texts).filter(([, text]) => text)) }),
+    // At once, so that whoever reloads has what is on the screen; and past the router's own round, which would come when
+    // the page is half drawn and make it be laid out twice.
+    hold: (texts) => {
+      // A place that was left writes in no address but its own.
+      if (router.currentRoute.value.name !== name) return;
+      const query = Object.fromEntries(Object.entries(texts).filter(([, text]) => text));
+      router.options.history.replace(router.resolve({ query }).fullPath);
+    },
   };
 }

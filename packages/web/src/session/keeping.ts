@@ -6,11 +6,13 @@ import { readonly, ref, type Ref } from 'vue';
 import { sayError } from '../words';
 import { Refused } from './api';
 
-export interface Keeping {
+export interface Keeping<T = unknown> {
   /** What went wrong, in words; empty when nothing did. */
   readonly trouble: Readonly<Ref<string>>;
   /** The newer version in words while it and ours stand against each other, else null. */
   readonly theirs: Readonly<Ref<string | null>>;
+  /** The newer version itself, once it was read. */
+  readonly newer: () => T | null;
   readonly busy: Readonly<Ref<boolean>>;
   /** Remembers which version the edit began from. */
   readonly began: (version: number) => void;
@@ -33,7 +35,7 @@ interface Kept<T> {
   readonly show: (theirs: T) => void;
 }
 
-export function useKeeping<T>(kept: Kept<T>): Keeping {
+export function useKeeping<T>(kept: Kept<T>): Keeping<T> {
   const trouble = ref('');
   const theirs = ref<string | null>(null);
   const busy = ref(false);
@@ -75,6 +77,7 @@ export function useKeeping<T>(kept: Kept<T>): Keeping {
   return {
     trouble: readonly(trouble),
     theirs: readonly(theirs),
+    newer: () => newer,
     busy: readonly(busy),
     began,
     forget,

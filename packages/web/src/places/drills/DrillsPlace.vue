@@ -4,6 +4,7 @@ import { drillTitle } from '@finch/core/drills';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
+import LaterFrame from '../../furniture/LaterFrame.vue';
 import { backForward, useKeys } from '../../app/keys';
 import { useStages } from '../../app/stages';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
@@ -104,15 +105,15 @@ useKeys('drills', {
         :context="drilling"
         :strings="instrument.openPitches.length"
       />
-      <DrillEffort
-        v-if="drill && stage > 0"
-        :drill="drill"
-        :recipe="recipe"
-        :limit="limit"
-        :over="over"
-        :notches="notches"
-        @step="bench.step"
-      />
+      <LaterFrame v-if="drill && stage > 0"
+        ><DrillEffort
+          :drill="drill"
+          :recipe="recipe"
+          :limit="limit"
+          :over="over"
+          :notches="notches"
+          @step="bench.step"
+      /></LaterFrame>
       <p v-if="unread" class="note" role="status">
         The drill in this address could not be read, so another is open. Make it anew from its grips or bars.
       </p>

@@ -3,6 +3,7 @@
 import type { DrillFamily } from '@finch/core/drills';
 import { BFormSelect } from 'bootstrap-vue-next';
 import { onMounted, useTemplateRef, watch } from 'vue';
+import { afterPaint } from '../../app/stages';
 import { FAMILY_GROUPS } from './families';
 
 const props = defineProps<{ family: DrillFamily }>();
@@ -17,7 +18,8 @@ const show = () =>
   nav.value &&
   nav.value.scrollHeight > nav.value.clientHeight &&
   nav.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
-onMounted(show);
+// Measured once it is laid out anyway.
+onMounted(() => afterPaint(show));
 watch(() => props.family, show, { flush: 'post' });
 </script>
 

@@ -72,6 +72,7 @@ async function pick(event: Event) {
         /></label>
         <p v-if="said" class="small" role="status">{{ said }}</p>
         <p v-if="refused || trouble" class="refusal" role="alert">{{ refused || trouble }}</p>
+        <slot />
       </div>
       <div class="shown">
         <ol v-if="reading.problems.length" class="faults" role="status">

@@ -9,7 +9,7 @@ import { useDraft } from '../../session/use-draft';
 
 type Concert = PieceContent['concert'];
 const open = defineModel<boolean>({ required: true });
-const props = defineProps<{ pieceId: string; concert: Concert; busy: boolean; trouble: string }>();
+const props = defineProps<{ pieceId: string; concert: Concert; busy: boolean }>();
 const emit = defineEmits<{ set: [concert: Concert] }>();
 const typed = ref({ name: '', day: '' });
 const draft = useDraft({
@@ -35,7 +35,7 @@ function none() {
         <BButton v-if="concert" variant="link" @click="none">No concert</BButton>
         <BButton class="pri" variant="dark" type="submit" :disabled="busy">Set it</BButton>
       </div>
-      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+      <slot />
     </form>
   </HouseDialog>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What Pieces asks for in a dialog of its own. */
 import { computed } from 'vue';
+import BothVersions from '../../furniture/BothVersions.vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import ChartEditor from './ChartEditor.vue';
@@ -30,7 +31,9 @@ const draftKey = computed(() => (begun.value === null ? `chart:${shown.value?.bo
     :is-new="begun !== null"
     :draft-key="draftKey"
     @keep="dialogs.keepChart"
-  />
+  >
+    <BothVersions :keeping="keeping.versions" @taken="dialogs.settled" @kept="dialogs.settled" />
+  </ChartEditor>
   <HouseDialog v-model="is.printing" size="lg" title="On paper">
     <PaperSheet :job="job"
       ><p class="note">
@@ -71,7 +74,8 @@ const draftKey = computed(() => (begun.value === null ? `chart:${shown.value?.bo
     :piece-id="shown?.body.id ?? ''"
     :concert="shown?.body.concert ?? null"
     :busy="busy"
-    :trouble="is.staging ? trouble : ''"
     @set="dialogs.setConcert"
-  />
+  >
+    <BothVersions :keeping="keeping.versions" @taken="dialogs.settled" @kept="dialogs.settled" />
+  </ConcertDialog>
 </template>

@@ -13,8 +13,8 @@ import { usePieceBench } from './use-piece-bench';
 const props = defineProps<{ pieceId?: string }>();
 const bench = usePieceBench(() => props.pieceId);
 const { chart, dialogs } = bench;
-/** What it asks stands at the right end, so that nothing moves when it comes a frame later. */
-const stage = useStages(1);
+/** Each stands in a column of its own, so that nothing moves when the next comes a frame later. */
+const stage = useStages(2);
 useKeys('pieces', {
   piece: forwardBack(bench.walk),
   part: (at) => (chart.part.value = PART_KINDS[at]),
@@ -31,8 +31,8 @@ useKeys('pieces', {
   <div class="pieces">
     <PieceStrip class="strip" :bench="bench" />
     <RepertoireList class="list" :bench="bench" />
-    <ChartPanel :bench="bench" />
-    <PieceAside v-if="stage > 0" class="aside" :bench="bench" />
+    <ChartPanel v-if="stage > 0" class="chart" :bench="bench" />
+    <PieceAside v-if="stage > 1" class="aside" :bench="bench" />
     <PieceDialogs :bench="bench" />
   </div>
 </template>

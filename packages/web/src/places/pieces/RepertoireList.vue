@@ -3,6 +3,7 @@
 import { parseISO } from 'date-fns';
 import { BButton } from 'bootstrap-vue-next';
 import { ref, watch } from 'vue';
+import BothVersions from '../../furniture/BothVersions.vue';
 import { chordText } from '../../words';
 import { NEW_CHART } from './listed';
 import type { PieceBench } from './use-piece-bench';
@@ -57,6 +58,7 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
       {{ said }}
       <BButton v-if="undo" size="sm" variant="link" @click="back">Undo</BButton>
     </p>
+    <BothVersions v-if="!is.editing && !is.staging" :keeping="keeping.versions" />
     <p v-if="trouble && !is.editing" class="refusal" role="alert">{{ trouble }}</p>
   </nav>
 </template>

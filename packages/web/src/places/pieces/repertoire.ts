@@ -36,5 +36,10 @@ export function useRepertoire() {
     await refresh();
     return version;
   }
-  return { query, pieces, today, keep, remove };
+  async function newest(id: string): Promise<PieceBody | null> {
+    const now = await call(routes.pieces);
+    await refresh();
+    return now.pieces.find((one) => one.id === id) ?? null;
+  }
+  return { query, pieces, today, keep, remove, newest };
 }

@@ -68,12 +68,12 @@ export function usePieceBench(pieceId: () => string | undefined) {
     group.readiness(concert.value?.days ?? 0, new Set(needs.value.map((need) => need.id))),
   );
   const give = (studentId: string, kind: PartKind | null) => {
-    const given = { ...shown.value?.body.parts };
-    if (kind) given[studentId] = kind;
-    else delete given[studentId];
     const who = group.names.value[studentId]?.name.split(' ')[0];
     return keeping.change(
-      { parts: given },
+      (on) => {
+        const { [studentId]: _before, ...others } = on.parts;
+        return { parts: kind ? { ...others, [studentId]: kind } : others };
+      },
       kind ? `${who} plays ${PART_NAMES[kind].toLowerCase()}.` : 'Parts are solved anew.',
     );
   };

@@ -1,5 +1,5 @@
 /** The dialogs of Pieces: which is open, and what of each is kept. One that could not keep stays open with its words. */
-import type { PieceContent } from '@finch/contract';
+import type { PieceBody, PieceContent } from '@finch/contract';
 import type { Frets } from '@finch/core/grips';
 import type { KeyOffer } from '@finch/core/score';
 import { reactive, ref, type Ref } from 'vue';
@@ -23,8 +23,12 @@ export function usePieceDialogs(
   });
   /** What the editor begins with; null edits the piece shown. */
   const begun = ref<string | null>(null);
+  /** The piece as it was when its chart was opened: what is kept goes over that one. */
+  let ground: PieceBody | null = null;
   function edit(chart: string | null) {
     begun.value = chart;
+    ground = chart === null ? (shown.value?.body ?? null) : null;
+    keeping.versions.forget();
     keeping.trouble.value = '';
     is.editing = true;
   }
@@ -40,11 +44,11 @@ export function usePieceDialogs(
     open(id);
   }
   async function keepChart(chart: string) {
-    if (begun.value !== null || !shown.value) return keepNew(chart, 'editing');
-    if (await keeping.keepChart(chart)) is.editing = false;
+    if (!ground) return keepNew(chart, 'editing');
+    if (await keeping.keepChart(chart, ground)) is.editing = false;
   }
   async function setConcert(set: PieceContent['concert']) {
-    if (await keeping.change({ concert: set }, set ? `${set.name} is set.` : 'No concert is set.'))
+    if (await keeping.change(() => ({ concert: set }), set ? `${set.name} is set.` : 'No concert is set.'))
       is.staging = false;
   }
   return {
@@ -54,6 +58,11 @@ export function usePieceDialogs(
     keepChart,
     keepNew,
     setConcert,
+    /** Theirs was taken, or mine over theirs: nothing is left to keep. */
+    settled: () => {
+      if (is.editing && ground) drafts.drop(`chart:${ground.id}`);
+      is.editing = is.staging = false;
+    },
     editRuled: (chart: string) => {
       is.ruling = false;
       edit(chart);

@@ -3,6 +3,7 @@
 import { BButton } from 'bootstrap-vue-next';
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
+import LaterFrame from '../../furniture/LaterFrame.vue';
 import { backForward, useKeys } from '../../app/keys';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import SegmentPick from '../../instruments/SegmentPick.vue';
@@ -81,7 +82,7 @@ onMounted(() => ask.value?.focus());
     <section class="sheet scroll one" tabindex="0" aria-label="The shape in hand">
       <template v-if="picked && chord">
         <ShapeInHand :bench="bench" />
-        <ShapeTabs :bench="bench" />
+        <LaterFrame><ShapeTabs :bench="bench" /></LaterFrame>
       </template>
       <p v-else class="empty">{{ nothing }}</p>
     </section>

@@ -8,6 +8,7 @@ import type { GradedGrip, LimitStep, ShapeRequest } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { refDebounced, useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
+import { afterPaint } from '../../app/stages';
 import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
@@ -120,7 +121,7 @@ export function useShapeSearch(given: {
   watch([picked, shownChord], ([grip, of]) => {
     const take = () => (inHand.value = { grip: picked.value, chord: shownChord.value });
     if (!grip || !of || of === inHand.value.chord) take();
-    else requestAnimationFrame(() => setTimeout(take));
+    else afterPaint(take);
   });
   const pickedIndex = computed(() => (picked.value ? list.value.indexOf(picked.value) : -1));
   const pickFrets = (frets: Frets) => (pickedText.value = fretsText(frets));
