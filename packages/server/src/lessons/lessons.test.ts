@@ -274,6 +274,32 @@ describe('booking', () => {
       .put(`/api/lessons/${one.id}`)
       .send({ version: one.version, startsAt: one.startsAt, minutes: 30, cancelled: false, ...more });
 
+  test('sent twice, because the answer was lost, a lesson is booked once; another under its id is refused', async () => {
+    const id = uuid();
+    const asked = {
+      id,
+      studentId: world.here.otherStudentId,
+      startsAt: new Date(NOW + 9 * 86_400_000).toISOString(),
+      minutes: 30,
+      weeks: 3,
+    };
+    await teacher.post('/api/lessons').send(asked).expect(200);
+    const again = await teacher.post('/api/lessons').send(asked).expect(200);
+    expect(again.body).toMatchObject({ id, version: 1 });
+    const span = `from=${asked.startsAt}&to=${new Date(NOW + 40 * 86_400_000).toISOString()}`;
+    const { body } = await teacher.get(`/api/lessons?${span}`).expect(200);
+    const mine = body.lessons.filter((one: { studentId: string }) => one.studentId === asked.studentId);
+    expect(mine).toHaveLength(3);
+    for (const other of [
+      { minutes: 45 },
+      { studentId: world.here.studentId },
+      { startsAt: new Date(NOW).toISOString() },
+    ]) {
+      const refused = await teacher.post('/api/lessons').send({ ...asked, ...other });
+      expect(refused.body).toMatchObject({ code: 'write.twice', at: 'id' });
+    }
+  });
+
   test('a weekly lesson keeps its time by the clock through the change of summer time', async () => {
     // Faroe leaves summer time on 25 October 2026: 15:00 there is 14:00 UTC before and 15:00 UTC after.
     const start = Date.UTC(2026, 9, 13, 14);

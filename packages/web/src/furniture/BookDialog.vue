@@ -5,10 +5,12 @@ import { useQueryClient } from '@tanstack/vue-query';
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, watch } from 'vue';
+import DraftNote from './DraftNote.vue';
 import HouseDialog from './HouseDialog.vue';
 import { call } from '../session/api';
 import { clockTime, instantOf, readTime } from '../session/clock-times';
 import { useNotices } from '../session/notices';
+import { useDraft } from '../session/use-draft';
 import { readAnew } from '../session/queries';
 import { sayError, whenText } from '../words';
 
@@ -28,36 +30,38 @@ const props = defineProps<{
 const open = defineModel<boolean>({ required: true });
 const client = useQueryClient();
 const notices = useNotices();
-const studentId = ref('');
-const day = ref('');
-const time = ref('');
-const minutes = ref(45);
-const weeks = ref(1);
+const begin = () => ({
+  ...clockTime(props.lesson?.startsAt ?? props.from, props.zone),
+  minutes: props.lesson?.minutes ?? 45,
+  studentId: props.lesson?.studentId ?? props.people[0]?.id ?? '',
+  weeks: 1,
+});
+const typed = ref(begin());
 const following = ref(false);
 const trouble = ref('');
 const busy = ref(false);
-watch(
-  open,
-  (now) => {
-    if (!now) return;
-    const at = clockTime(props.lesson?.startsAt ?? props.from, props.zone);
-    day.value = at.day;
-    time.value = at.time;
-    minutes.value = props.lesson?.minutes ?? 45;
-    studentId.value = props.lesson?.studentId ?? props.people[0]?.id ?? '';
-    weeks.value = 1;
-    following.value = false;
-    trouble.value = '';
-  },
-  { immediate: true },
-);
-const startsAt = computed(() => instantOf({ day: day.value, time: time.value }, props.zone));
-const name = computed(() => props.people.find((one) => one.id === studentId.value)?.name ?? '');
+/** Made before the first press, so that one whose answer was lost and the next book the same lesson. */
+let id = uuid();
+// Another hour of the week is another booking.
+const draft = useDraft({
+  key: () => `booking:${props.lesson?.id ?? `${begin().day} ${begin().time} ${begin().studentId}`}`,
+  value: typed,
+  kept: begin,
+  open: () => open.value,
+});
+watch(open, (now) => {
+  if (!now) return;
+  id = uuid();
+  following.value = false;
+  trouble.value = '';
+});
+const startsAt = computed(() => instantOf(typed.value, props.zone));
+const name = computed(() => props.people.find((one) => one.id === typed.value.studentId)?.name ?? '');
 const wrong = computed(() => {
-  if (!studentId.value) return 'Pick a student.';
-  if (!readTime(time.value)) return 'A time is four digits, like 15:30.';
+  if (!typed.value.studentId) return 'Pick a student.';
+  if (!readTime(typed.value.time)) return 'A time is four digits, like 15:30.';
   if (!startsAt.value) return 'Pick a day.';
-  const length = Number(minutes.value);
+  const length = Number(typed.value.minutes);
   return Number.isInteger(length) && length >= 10 && length <= 180
     ? ''
     : 'A lesson has 10 to 180 whole minutes.';
@@ -69,6 +73,7 @@ async function attempt(work: () => Promise<void>) {
   trouble.value = '';
   try {
     await work();
+    draft.done();
     void readAnew(client, 'board', 'student', 'lessons', 'lesson');
     open.value = false;
   } catch (problem) {
@@ -90,31 +95,25 @@ const keep = () =>
     if (wrong.value || !startsAt.value) throw new RangeError(wrong.value);
     const at = startsAt.value.toISOString();
     if (props.lesson) {
-      await change(props.lesson, { startsAt: at, minutes: Number(minutes.value), cancelled: false });
-      notices.tell(`${name.value}: ${whenText(at, props.zone)}, ${minutes.value} minutes.`);
+      await change(props.lesson, { startsAt: at, minutes: Number(typed.value.minutes), cancelled: false });
+      notices.tell(`${name.value}: ${whenText(at, props.zone)}, ${typed.value.minutes} minutes.`);
       return;
     }
-    const { id } = await call(routes.bookLesson, {
-      body: {
-        id: uuid(),
-        studentId: studentId.value,
-        startsAt: at,
-        minutes: Number(minutes.value),
-        weeks: Number(weeks.value) || 1,
-      },
+    const booked = id;
+    const length = Number(typed.value.minutes);
+    const weeks = Number(typed.value.weeks) || 1;
+    await call(routes.bookLesson, {
+      body: { id: booked, studentId: typed.value.studentId, startsAt: at, minutes: length, weeks },
     });
-    const each = Number(weeks.value) > 1 ? `, each week for ${weeks.value} weeks` : '';
+    const each = weeks > 1 ? `, each week for ${weeks} weeks` : '';
     notices.tell(`Booked: ${name.value}, ${whenText(at, props.zone)}${each}.`, [
       {
         label: 'Undo',
         undo: true,
         run: () =>
           attempt(async () => {
-            following.value = Number(weeks.value) > 1;
-            await change(
-              { id, version: 1 },
-              { startsAt: at, minutes: Number(minutes.value), cancelled: true },
-            );
+            following.value = weeks > 1;
+            await change({ id: booked, version: 1 }, { startsAt: at, minutes: length, cancelled: true });
             notices.tell('Cancelled again.');
           }),
       },
@@ -150,23 +149,26 @@ const setCancelled = (cancelled: boolean) =>
     "
   >
     <form class="fields" novalidate @submit.prevent="keep">
+      <DraftNote class="wide" :draft="draft" />
       <label v-if="!lesson && people.length > 1" class="wide"
         >Student<BFormSelect
-          v-model="studentId"
+          v-model="typed.studentId"
           :options="people.map((one) => ({ value: one.id, text: one.name }))"
       /></label>
-      <label>Day<BFormInput v-model="day" type="date" required /></label>
+      <label>Day<BFormInput v-model="typed.day" type="date" required /></label>
       <label
         >Time, 24 hours<BFormInput
-          v-model="time"
+          v-model="typed.time"
           inputmode="numeric"
           placeholder="15:30"
           maxlength="5"
           required
       /></label>
-      <label>Minutes<BFormInput v-model.number="minutes" type="number" min="10" max="180" step="5" /></label>
+      <label
+        >Minutes<BFormInput v-model.number="typed.minutes" type="number" min="10" max="180" step="5"
+      /></label>
       <label v-if="!lesson"
-        >Weeks in a row<BFormInput v-model.number="weeks" type="number" min="1" max="52"
+        >Weeks in a row<BFormInput v-model.number="typed.weeks" type="number" min="1" max="52"
       /></label>
       <label v-if="lesson?.inSeries" class="wide check"
         ><input v-model="following" type="checkbox" /> and all that follow it in this series</label

@@ -122,6 +122,7 @@ test('a piece taken away meanwhile says so, and what was typed stays where it is
 });
 
 test('taken away and brought back it is what it was; a stale taking away takes nothing', async () => {
+  jest.useFakeTimers();
   const { server, onScreen, keeping, elsewhere } = studio({ concert: CONCERT });
   const was = contentOf(onScreen.value as PieceBody);
   elsewhere({ parts: { s1: 'two notes' } });
@@ -139,6 +140,15 @@ test('taken away and brought back it is what it was; a stale taking away takes n
   expect(await keeping.bringBack()).toBe('p1');
   expect(server.piece).toMatchObject({ ...was, parts: { s1: 'two notes' } });
   expect(await keeping.bringBack()).toBeNull();
+  // The way back stands ten seconds from the last taking away, whatever was taken away before.
+  jest.advanceTimersByTime(5_000);
+  onScreen.value = server.piece;
+  await keeping.takeAway();
+  jest.advanceTimersByTime(9_000);
+  expect(keeping.undo.value).not.toBeNull();
+  jest.advanceTimersByTime(1_000);
+  expect(keeping.undo.value).toBeNull();
+  jest.useRealTimers();
 });
 
 test('with no piece on the screen nothing is written', async () => {

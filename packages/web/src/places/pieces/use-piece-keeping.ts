@@ -154,8 +154,9 @@ export function usePieceKeeping(shown: Readonly<Ref<Listed | null>>, { keep, rem
     const now = shown.value;
     if (!now) return;
     await write(async () => {
-      undo.value = { body: now.body, version: await remove(now.body) };
-      setTimeout(() => (undo.value = null), UNDO_MS);
+      const gone = { body: now.body, version: await remove(now.body) };
+      undo.value = gone;
+      setTimeout(() => undo.value === gone && (undo.value = null), UNDO_MS);
       return `${now.piece.title} is taken away.`;
     });
   }
