@@ -135,4 +135,13 @@ li[aria-current] {
   font-size: var(--size-4);
   overflow-wrap: anywhere;
 }
+@media (max-width: 400px) {
+  li {
+    grid-template-columns: auto minmax(0, 1fr);
+  }
+  li .btn {
+    grid-column: 2;
+    justify-self: start;
+  }
+}
 </style>

@@ -96,7 +96,7 @@ describe('a change on the neck', () => {
       .replace(/<[^>]+>/g, ' ')
       .replace(/\s+/g, ' ');
     expect(html).toContain('1 stays');
-    expect(html).toContain('3 lifts over to string 5, 2 strings up');
+    expect(html).toContain('3 lifts over to string 5, 2 strings up, to a thicker one');
   });
 });
 

@@ -41,10 +41,10 @@ export function fretsMoved(by: number): string {
   return `${plain(Math.abs(by))} ${fretStep(by < 0, school())}`;
 }
 
-/** "2 strings down" in the direction the school gives the word. */
+/** "2 strings down, to a thinner one": the school gives the direction its word, so the thickness is said beside it. */
 export function stringsMoved(from: number, to: number): string {
   const count = Math.abs(to - from);
-  return `${count} string${count === 1 ? '' : 's'} ${stringStep(to < from, school())}`;
+  return `${count} string${count === 1 ? '' : 's'} ${stringStep(to < from, school())}, to a ${to < from ? 'thinner' : 'thicker'} one`;
 }
 
 export function degreeText(degree: string): string {

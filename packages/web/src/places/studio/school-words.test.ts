@@ -15,7 +15,7 @@ test('every switch and every choice has words', () => {
 
 test('words follow the school at once', () => {
   const words = () => [nameChord('Bbm9'), formText('E'), fretsMoved(-2), stringsMoved(3, 2)];
-  expect(words()).toEqual(['B♭m9', 'E form', '2 frets down', '1 string down']);
+  expect(words()).toEqual(['B♭m9', 'E form', '2 frets down', '1 string down, to a thinner one']);
   holdSchool(
     schoolsOf({
       chordNames: 'family',
@@ -25,7 +25,7 @@ test('words follow the school at once', () => {
       stringDown: 'to the thick side',
     }),
   );
-  expect(words()).toEqual(['B♭m', 'pattern 1', '2 frets up', '1 string up']);
+  expect(words()).toEqual(['B♭m', 'pattern 1', '2 frets up', '1 string up, to a thinner one']);
   holdSchool(schoolsOf({ formNames: 'root strings' }));
   expect(formText('A')).toBe('root on string 5');
 });
