@@ -124,4 +124,11 @@ h2 {
     min-height: 56px;
   }
 }
+@media (max-width: 400px) {
+  .mark {
+    gap: var(--space-2);
+    font-size: var(--size-5);
+    white-space: nowrap;
+  }
+}
 </style>
