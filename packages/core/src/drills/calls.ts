@@ -2,13 +2,13 @@
  * Calls answered one by one, each within a few seconds: what string walk, note reading, root call and formula have
  * in common. A call takes one bar of four beats; a call asked faster is harder, in proportion to the haste.
  */
+import type { AnyRecipe } from './parameters';
 import type { Reason } from '../effort/explain';
 import { gradeOf } from '../effort/hold';
 import { fail, ok, type Result } from '../kernel/result';
 import type { Random } from '../kernel/random';
 import type { Bar } from '../score/score';
-import type { Drill, DrillContext, DrillStep } from './drill';
-import type { Recipe } from './recipe';
+import type { DrillContext, DrillOf, DrillStep } from './drill';
 import { unique } from './sequence';
 
 /** Points of a call answered within four seconds, in proportion to haste (our assumption). */
@@ -51,7 +51,11 @@ export function otherSeconds(seconds: number, by: 1 | -1): Result<number> {
 }
 
 /** The drill of a plan; each step lies in a bar of its own, or shares one where `bars` says so. */
-export function callsDrill(recipe: Recipe, plan: CallsPlan, context: DrillContext): Drill {
+export function callsDrill<R extends AnyRecipe>(
+  recipe: R,
+  plan: CallsPlan,
+  context: DrillContext,
+): DrillOf<R> {
   const { steps, bars, secondsPerCall } = plan;
   const heaviest = plan.heaviest ?? 0;
   const grade = gradeOf(heaviest);

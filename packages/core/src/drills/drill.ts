@@ -1,13 +1,12 @@
 /** What every family makes of a recipe: steps, items, score, effort and the question one take answers. */
+import type { AnyRecipe } from './parameters';
 import type { Pace } from '../changes/constants';
 import type { Reason } from '../effort/explain';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import type { FingerLabel } from '../grips/grip';
-import type { Result } from '../kernel/result';
 import type { Score } from '../score/score';
 import type { GripItem, Item } from './items';
-import type { Recipe } from './recipe';
 
 /** Fingerings by the mark of their grip. */
 type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
@@ -51,8 +50,9 @@ export interface Prelude {
   readonly answer: Answer;
 }
 
-export interface Drill {
-  readonly recipe: Recipe;
+/** A drill as its family makes it. */
+export interface DrillOf<R extends AnyRecipe> {
+  readonly recipe: R;
   readonly items: readonly Item[];
   readonly steps: readonly DrillStep[];
   readonly score: Score;
@@ -81,17 +81,8 @@ export interface Drill {
 }
 
 /** The student's instrument with the capo a drill asks for: what its sound and its staff are read against. */
-export const instrumentFor = (drill: Pick<Drill, 'capo'>, instrument: Instrument): Instrument =>
+export const instrumentFor = (drill: Pick<DrillOf<AnyRecipe>, 'capo'>, instrument: Instrument): Instrument =>
   drill.capo === undefined ? instrument : { ...instrument, capo: drill.capo };
-
-export interface Family<R extends Recipe> {
-  readonly make: (recipe: R, context: DrillContext) => Result<Drill>;
-  /** One notch; problem `drill.easiest` or `drill.hardest` at the end of the road. */
-  readonly easier: (recipe: R, context: DrillContext) => Result<R>;
-  readonly harder: (recipe: R, context: DrillContext) => Result<R>;
-  /** What to try where a recipe cannot be built, nearest first. */
-  readonly fallbacks?: (recipe: R, context: DrillContext) => readonly Recipe[];
-}
 
 /**
  * Points added for tempo: this many where the tempo equals the predicted one, in proportion below and above

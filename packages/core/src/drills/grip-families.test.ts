@@ -16,7 +16,7 @@ import {
   type DrillStep,
   type Recipe,
 } from '.';
-import { keyRound } from './five-forms';
+import { keyRound } from './families/five-forms';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const make = (recipe: Recipe) => must(makeDrill(recipe, context));

@@ -5,15 +5,12 @@
  */
 import { ok, type Result } from '../kernel/result';
 import { findShapes } from '../shapes/find-shapes';
-import { readChart } from '../score/chart';
-import { writtenChords } from '../score/piece';
 import { parseChord, transposeChord } from '../theory/chord';
 import { mod12, pitchClassOf, rootNamed, type NoteName } from '../theory/note';
 import type { DrillContext } from './drill';
 import { gradeIn } from './in-context';
-import { makeDrill } from './make-drill';
-import type { NamedGrip, PieceSectionRecipe, Recipe } from './recipe';
-import { rekey, rootOf } from './rekey';
+import { familyOf, makeDrill, rekey, rootOf } from './make-drill';
+import type { NamedGrip, Recipe } from './recipe';
 
 /** The most useful grip of a chord for this hand within its limit; null where there is none or the symbol cannot be read. */
 export function heldGrip(symbol: string, context: DrillContext): NamedGrip | null {
@@ -37,42 +34,20 @@ function holds(grip: NamedGrip, context: DrillContext): boolean {
 const held = (grip: NamedGrip, context: DrillContext): NamedGrip =>
   holds(grip, context) ? grip : (heldGrip(grip.chord, context) ?? grip);
 
-/** Bars of a piece with grips this hand holds, by the chords written over them, under the capo of the chart. */
-function sectionForHand(recipe: PieceSectionRecipe, context: DrillContext): Recipe {
-  const { chart, grips, part } = recipe.parameters;
-  const { piece, problems } = readChart(chart);
-  const written = writtenChords(piece);
-  if (part === 'melody' || problems.length || written.length !== grips.length) return recipe;
-  const here = { ...context, instrument: { ...context.instrument, capo: piece.capo } };
-  const found = new Map<string, NamedGrip>();
-  const own = grips.map((frets, i) => {
-    if (frets === null) return null;
-    const { chord } = written[i];
-    const name = `${chord} ${frets.join()}`;
-    const grip = found.get(name) ?? held({ chord, frets }, here);
-    found.set(name, grip);
-    return grip.frets;
-  });
-  return own.every((frets, i) => frets === grips[i])
-    ? recipe
-    : { ...recipe, parameters: { ...recipe.parameters, grips: own } };
-}
-
 /** The recipe with every grip it names held by this hand; the same recipe where all of them are already. */
 export function forHand(recipe: Recipe, context: DrillContext): Recipe {
-  if (recipe.family === 'piece section') return sectionForHand(recipe, context);
-  const { parameters } = recipe;
-  if ('grips' in parameters) {
-    const grips = parameters.grips.map((grip) => held(grip, context));
-    return grips.every((grip, i) => grip === parameters.grips[i])
-      ? recipe
-      : ({ ...recipe, parameters: { ...parameters, grips } } as Recipe);
-  }
-  if ('grip' in parameters) {
-    const grip = held(parameters.grip, context);
-    return grip === parameters.grip ? recipe : ({ ...recipe, parameters: { ...parameters, grip } } as Recipe);
-  }
-  return recipe;
+  const { gripsOf, withGrips, capo } = familyOf(recipe);
+  const { instrument } = context;
+  const here = capo ? { ...context, instrument: { ...instrument, capo: capo(recipe) } } : context;
+  const named = gripsOf(recipe);
+  const found = new Map<string, NamedGrip>();
+  const own = named.map((grip) => {
+    const name = `${grip.chord} ${grip.frets.join()}`;
+    const taken = found.get(name) ?? held(grip, here);
+    found.set(name, taken);
+    return taken;
+  });
+  return own.every((grip, i) => grip.frets === named[i].frets) ? recipe : withGrips(recipe, own);
 }
 
 /**
@@ -83,17 +58,17 @@ export function rekeyForHand(recipe: Recipe, root: NoteName, context: DrillConte
   const moved = rekey(recipe, root, context.instrument);
   const made = moved.ok ? makeDrill(moved.value, context) : moved;
   const from = rootOf(recipe);
-  if ((made.ok && !made.value.overLimit) || recipe.family === 'piece section' || !from) return moved;
-  const { parameters } = recipe;
-  if (!('grips' in parameters)) return moved;
+  const { regrips, gripsOf } = familyOf(recipe);
+  if ((made.ok && !made.value.overLimit) || !regrips || !from) return moved;
   const up = mod12(pitchClassOf(root) - pitchClassOf(from));
-  const grips = parameters.grips.flatMap(({ chord: symbol }) => {
+  const named = gripsOf(recipe);
+  const grips = named.flatMap(({ chord: symbol }) => {
     const chord = parseChord(symbol);
     if (!chord.ok) return [];
     const there = rootNamed(pitchClassOf(chord.value.root) + up);
     return heldGrip(transposeChord(chord.value, there).symbol, context) ?? [];
   });
-  return grips.length === parameters.grips.length
-    ? ok({ ...recipe, parameters: { ...parameters, grips } } as Recipe)
+  return grips.length === named.length
+    ? ok(regrips(recipe, grips, { from, to: root, up, instrument: context.instrument }))
     : moved;
 }

@@ -1,5 +1,5 @@
 /** The grips a hand goes through in a drill, in the order of its bars; what a screen shows as the hand's next move. */
-import type { Drill } from './drill';
+import type { Drill } from './recipe';
 import type { GripItem } from './items';
 
 /**

@@ -14,26 +14,32 @@ export {
 } from './take';
 export {
   bassWalk,
+  calledCells,
   CHANGE_PIECES,
   changeLoop,
+  checkFirst,
   closeTriads,
+  FAMILIES,
   familyLadder,
   fiveForms,
   formula,
+  nearestTriad,
   noteReading,
   pickingPattern,
   pieceSection,
   ringCheck,
   ROOT_ANSWERS,
   rootCall,
+  SECTION_LIMITS,
   SECTION_PARTS,
   stringWalk,
+  STRUM_LEVELS,
   strumReading,
   warmUp,
   type BassWalkRecipe,
-  type ChangeLoopParameters,
   type ChangeLoopRecipe,
   type ChangePiece,
+  type Drill,
   type DrillFamily,
   type NamedGrip,
   type PieceSectionRecipe,
@@ -42,6 +48,7 @@ export {
   type RootCallParameters,
   type RootCallRecipe,
   type RootCell,
+  type StringAnswer,
 } from './recipe';
 export { LOOP_TEMPO } from './tempo';
 export {
@@ -53,18 +60,23 @@ export {
   type Ladder,
   type LadderRound,
 } from './ladder';
-export { easier, harder, makeDrill, nearestRecipe } from './make-drill';
-export { checkFirst, type StringAnswer } from './ring-check';
-export { SECTION_LIMITS } from './piece-section';
-export { STRUM_LEVELS } from './strum-reading';
-export { calledCells } from './root-call';
-export { withWeakCells, type PastCalls } from './root-grid';
-export { nearestTriad } from './close-triads';
+export {
+  drillTitle,
+  easier,
+  familyNamed,
+  gripsOf,
+  harder,
+  makeDrill,
+  nearestRecipe,
+  rekey,
+  rootOf,
+} from './make-drill';
+export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor } from './drill';
-export type { Answer, Drill, DrillContext, DrillStep, Place, Prelude } from './drill';
+export type { Answer, DrillContext, DrillStep, Place, Prelude } from './drill';
+export { FAMILY_GROUPS, type FamilyGroup, type FieldOf, type StartingPoint } from './family';
+export type { Spec, Specs } from './parameters';
 export { gripsInOrder } from './in-order';
 export { changeIn, gradeIn } from './in-context';
-export { rekey, rootOf } from './rekey';
-export { drillTitle } from './title';
 export { gripItem } from './grip-item';
 export { forHand, heldGrip, rekeyForHand } from './held-grips';

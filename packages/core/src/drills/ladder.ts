@@ -4,7 +4,8 @@
  * not, at either end of the ladder, or after twelve rounds; with a barre after six, since a held barre is load (our
  * conventions). What it finds is the highest rung that came clean.
  */
-import type { Drill } from './drill';
+import type { AnyRecipe } from './parameters';
+import type { DrillOf } from './drill';
 import { faster, slower } from './tempo';
 
 export interface LadderRound {
@@ -25,7 +26,10 @@ export interface Ladder {
 export const LADDER_ROUNDS = { plain: 12, barre: 6 } as const;
 
 /** Begins at the tempo given, which is the drill's own where left out. RangeError for a drill in free time. */
-export function startLadder(drill: Pick<Drill, 'tempoBpm' | 'hasBarre'>, bpm = drill.tempoBpm): Ladder {
+export function startLadder(
+  drill: Pick<DrillOf<AnyRecipe>, 'tempoBpm' | 'hasBarre'>,
+  bpm = drill.tempoBpm,
+): Ladder {
   if (drill.tempoBpm === null || bpm === null) throw new RangeError('a drill in free time has no ladder');
   return {
     bpm,

@@ -1,63 +1,60 @@
-/** One door to all families: make a drill of a recipe, move a recipe one notch, or find the nearest that can be made. */
-import type { Result } from '../kernel/result';
-import { bassWalkFamily } from './bass-walk';
-import { changeLoopFamily } from './change-loop';
-import { closeTriadsFamily } from './close-triads';
-import type { Drill, DrillContext, Family } from './drill';
-import { familyLadderFamily } from './family-ladder';
-import { fiveFormsFamily } from './five-forms';
-import { formulaFamily } from './formula';
-import { noteReadingFamily } from './note-reading';
-import { pickingPatternFamily } from './picking-pattern';
-import { pieceSectionFamily } from './piece-section';
-import type { DrillFamily, Recipe } from './recipe';
-import { ringCheckFamily } from './ring-check';
-import { rootCallFamily } from './root-call';
-import { stringWalkFamily } from './string-walk';
-import { strumReadingFamily } from './strum-reading';
-import { warmUpFamily } from './warm-up';
+/** One door to all families: whatever is asked of a recipe is asked of the family it names. */
+import type { Reason } from '../effort/explain';
+import type { Instrument } from '../fretboard/instrument';
+import { fail, type Result } from '../kernel/result';
+import { mod12, pitchClassOf, type NoteName } from '../theory/note';
+import type { DrillContext } from './drill';
+import type { FamilyDefinition } from './family';
+import type { NamedGrip } from './parameters';
+import { FAMILIES, type Drill, type DrillFamily, type Recipe } from './recipe';
 
-type FamilyTable = { readonly [F in DrillFamily]: Family<Extract<Recipe, { readonly family: F }>> };
+const BY_NAME = new Map(
+  // Each takes the recipes of its own family, which the lookup by that family's name guarantees.
+  FAMILIES.map((one) => [one.name, one as unknown as FamilyDefinition<Recipe>]),
+);
 
-const FAMILIES: FamilyTable = {
-  'warm up': warmUpFamily,
-  'string walk': stringWalkFamily,
-  'note reading': noteReadingFamily,
-  'root call': rootCallFamily,
-  formula: formulaFamily,
-  'ring check': ringCheckFamily,
-  'family ladder': familyLadderFamily,
-  'five forms': fiveFormsFamily,
-  'close triads': closeTriadsFamily,
-  'change loop': changeLoopFamily,
-  'bass walk': bassWalkFamily,
-  'strum reading': strumReadingFamily,
-  'picking pattern': pickingPatternFamily,
-  'piece section': pieceSectionFamily,
-};
-
-function familyOf(recipe: Recipe): Family<Recipe> {
-  // Each entry takes the recipes of its own family, which the lookup by that family's name guarantees.
-  return FAMILIES[recipe.family] as Family<Recipe>;
+/** The definition of a family by its name. */
+export function familyNamed(name: DrillFamily): FamilyDefinition<Recipe> {
+  const family = BY_NAME.get(name);
+  if (!family) throw new RangeError(`no family ${name}`);
+  return family;
 }
+export const familyOf = (recipe: Recipe): FamilyDefinition<Recipe> => familyNamed(recipe.family);
 
 /** Makes the drill; the same recipe and context give the same drill. */
-export function makeDrill(recipe: Recipe, context: DrillContext): Result<Drill> {
-  return familyOf(recipe).make(recipe, context);
-}
+export const makeDrill = (recipe: Recipe, context: DrillContext): Result<Drill> =>
+  familyOf(recipe).make(recipe, context);
 
 /** The recipe one notch easier; its drill never has a higher grade. */
-export function easier(recipe: Recipe, context: DrillContext): Result<Recipe> {
-  return familyOf(recipe).easier(recipe, context);
-}
+export const easier = (recipe: Recipe, context: DrillContext): Result<Recipe> =>
+  familyOf(recipe).easier(recipe, context);
 
 /** The recipe one notch harder. */
-export function harder(recipe: Recipe, context: DrillContext): Result<Recipe> {
-  return familyOf(recipe).harder(recipe, context);
-}
+export const harder = (recipe: Recipe, context: DrillContext): Result<Recipe> =>
+  familyOf(recipe).harder(recipe, context);
 
 /** The nearest recipe of the same family that can be made in this context; null when none of those tried can. */
 export function nearestRecipe(recipe: Recipe, context: DrillContext): Recipe | null {
   const tried = familyOf(recipe).fallbacks?.(recipe, context) ?? [];
   return tried.find((one) => makeDrill(one, context).ok) ?? null;
 }
+
+/** The root a recipe stands on; null for one that has none (warm up, root calls). */
+export const rootOf = (recipe: Recipe): NoteName | null => familyOf(recipe).root(recipe);
+
+/**
+ * The recipe on another root. Problems: `drill.keyless`, `drill.open-strings` (grips that cannot move),
+ * `drill.past-neck` (they would leave it).
+ */
+export function rekey(recipe: Recipe, root: NoteName, instrument: Instrument): Result<Recipe> {
+  const from = rootOf(recipe);
+  if (!from) return fail('drill.keyless', recipe.family, 'a drill that stands in a key');
+  const up = mod12(pitchClassOf(root) - pitchClassOf(from));
+  return familyOf(recipe).rekey(recipe, { from, to: root, up, instrument });
+}
+
+/** What a drill is called, as data: the vocabulary words it. */
+export const drillTitle = (recipe: Recipe): Reason => familyOf(recipe).title(recipe);
+
+/** Grips a recipe names, in the order they are played; none where the drill finds its own. */
+export const gripsOf = (recipe: Recipe): readonly NamedGrip[] => familyOf(recipe).gripsOf(recipe);

@@ -5,7 +5,7 @@ import { averageHand, pitchAt, standardGuitar } from '../fretboard';
 import { fretsText } from '../grips';
 import { must } from '../kernel';
 import { majorKeys, noteText, pitchClassOf } from '../theory';
-import { bassSteps } from './bass-walk';
+import { bassSteps } from './families/bass-walk';
 import {
   bassWalk,
   CHANGE_PIECES,

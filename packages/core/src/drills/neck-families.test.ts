@@ -22,7 +22,7 @@ import {
   type RootCell,
   type StepOutcome,
 } from '.';
-import { gridCells, spacedOrder } from './root-grid';
+import { gridCells, spacedOrder } from './families/root-call/grid';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const noteOf = (step: DrillStep) => {

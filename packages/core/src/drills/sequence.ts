@@ -10,11 +10,11 @@ import { isFullBarre } from '../grips/barre';
 import { fail, ok, type Result } from '../kernel/result';
 import { gripNotes, type Bar } from '../score/score';
 import { parseChord } from '../theory/chord';
-import { TEMPO_POINTS, type Drill, type DrillContext, type Prelude } from './drill';
+import { TEMPO_POINTS, type DrillContext, type DrillOf, type Prelude } from './drill';
 import { gripItem } from './grip-item';
 import { changeIn, gradeIn } from './in-context';
 import { itemKey, type GripItem, type Item } from './items';
-import type { NamedGrip, Recipe } from './recipe';
+import type { AnyRecipe, NamedGrip } from './parameters';
 import { checkTempo, LOOP_TEMPO, startingTempo } from './tempo';
 
 export interface Stop {
@@ -85,9 +85,9 @@ function slowestBpm(
 }
 
 /** A recipe at the next tempo up or down from what its drill has now. Problems: those of the drill and the notch. */
-export function atTempo<R extends { readonly parameters: { readonly tempoBpm?: number } }>(
+export function atTempo<R extends AnyRecipe & { readonly parameters: { readonly tempoBpm?: number } }>(
   recipe: R,
-  made: Result<Drill>,
+  made: Result<DrillOf<R>>,
   notch: (tempoBpm: number) => Result<number>,
 ): Result<R> {
   if (!made.ok) return made;
@@ -102,7 +102,11 @@ export function unique<T extends Item>(items: readonly T[]): T[] {
 }
 
 /** The drill of a plan. Problems: those of its chords and grips, `drill.tempo`. */
-export function sequenceDrill(recipe: Recipe, plan: SequencePlan, context: DrillContext): Result<Drill> {
+export function sequenceDrill<R extends AnyRecipe>(
+  recipe: R,
+  plan: SequencePlan,
+  context: DrillContext,
+): Result<DrillOf<R>> {
   const { stops, beatsEach, round } = plan;
   const graded = gradeStops(stops, context);
   if (!graded.ok) return graded;

@@ -5,9 +5,9 @@ import { must, seededRandom } from '../kernel';
 import { patternText, readChart, readPattern, scoreBeats, tabText, writeChart, excerptOf } from '../score';
 import { soundSchedule } from '../sound';
 import { mod12, midiOf, parsePitch } from '../theory';
-import { melodyPlaces } from './melody-places';
-import { alternateBass } from './picking-pattern';
-import { stepsAt, strumBars } from './strum-reading';
+import { melodyPlaces } from './families/piece-section/melody-places';
+import { alternateBass } from './families/picking-pattern';
+import { stepsAt, strumBars } from './families/strum-reading';
 import {
   easier,
   gripsInOrder,

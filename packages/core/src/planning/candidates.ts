@@ -5,8 +5,8 @@
  */
 import { LOOP_TEMPO } from '../drills/tempo';
 import { easier, makeDrill } from '../drills/make-drill';
-import type { Drill, DrillContext } from '../drills/drill';
-import { changeLoop, type NamedGrip, type Recipe } from '../drills/recipe';
+import type { DrillContext } from '../drills/drill';
+import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';

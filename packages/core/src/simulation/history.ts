@@ -4,8 +4,7 @@
  * and minute; who wraps them into a log decides zone and calendar. Pain stops the day and rests three more.
  */
 import { makeDrill } from '../drills/make-drill';
-import type { Drill } from '../drills/drill';
-import { warmUp, type Recipe } from '../drills/recipe';
+import { warmUp, type Drill, type Recipe } from '../drills/recipe';
 import type { TakeSource } from '../drills/take';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';

@@ -6,7 +6,7 @@
  * numbers are our assumptions, chosen so that fourteen weeks look like a studio's; docs/models/simulation.md.
  */
 import { plainChangeSeconds } from '../changes/grade-change';
-import type { Drill } from '../drills/drill';
+import type { Drill } from '../drills/recipe';
 import { itemKey, type GripItem, type Item } from '../drills/items';
 import {
   endsPlaying,

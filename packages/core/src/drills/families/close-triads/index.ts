@@ -3,16 +3,50 @@
  * after each other; then, when asked, a progression in which each chord takes the inversion nearest to the last.
  * Nearest is the fewest frets moved over the three strings together, the higher one where two are equal.
  */
-import { fail, ok, type Result } from '../kernel/result';
-import { closeTriads as placesOf, lowestOfEach } from '../shapes/forms';
-import type { GradedGrip } from '../shapes/graded-grip';
-import { makeChord, type Chord } from '../theory/chord';
-import { readNote } from '../theory/note';
-import { chordOfNumeral } from '../theory/numeral';
-import type { Drill, DrillContext, Family } from './drill';
-import { withParameters, type CloseTriadsRecipe } from './recipe';
-import { atTempo, sequenceDrill, type Stop } from './sequence';
-import { faster, slower } from './tempo';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { closeTriads as placesOf, lowestOfEach } from '../../../shapes/forms';
+import type { GradedGrip } from '../../../shapes/graded-grip';
+import { makeChord, type Chord } from '../../../theory/chord';
+import { noteText, readNote } from '../../../theory/note';
+import { chordOfNumeral } from '../../../theory/numeral';
+import type { DrillOf, DrillContext } from '../../drill';
+import { atTempo, sequenceDrill, type Stop } from '../../sequence';
+import { faster, slower } from '../../tempo';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  hidden,
+  list,
+  note,
+  oneOf,
+  optional,
+  type ParametersOf,
+  progression,
+  type RecipeOf,
+  recipeOf,
+  stringNumber,
+  tempo,
+  three,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { movedProgression, namedRoot, rootText } from '../../moving';
+
+const PROGRESSIONS = ['I vi IV V', 'ii V I', 'I IV V', 'I V vi IV', 'vi IV I V'];
+
+const parameters = {
+  root: note,
+  /** Three neighbouring string numbers, thick to thin. */
+  strings: three(stringNumber),
+  qualities: list(oneOf(['major', 'minor', 'diminished', 'augmented']), 1, 4),
+  /** Played after the inversions, each chord in the inversion nearest to the last. */
+  progression: optional(progression(16)),
+  beatsEach: hidden(whole(2, 8)),
+  tempoBpm: tempo,
+};
+export type CloseTriadsRecipe = RecipeOf<'close triads', ParametersOf<typeof parameters>>;
+export const closeTriads = (parameters: CloseTriadsRecipe['parameters']): CloseTriadsRecipe =>
+  recipeOf<CloseTriadsRecipe>('close triads')(parameters);
+const inKey = (root: string, numerals: readonly string[]) => ({ key: `${root} major`, numerals });
 
 const fretsMoved = (a: GradedGrip, b: GradedGrip) =>
   a.frets.reduce<number>((sum, fret, s) => sum + Math.abs((fret ?? 0) - (b.frets[s] ?? 0)), 0);
@@ -30,7 +64,7 @@ const stopAt = (grip: GradedGrip, chord: Chord): Stop => ({
   },
 });
 
-function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<DrillOf<CloseTriadsRecipe>> {
   const { root, strings, qualities, progression, beatsEach, tempoBpm } = recipe.parameters;
   const { instrument } = context;
   const count = instrument.openPitches.length;
@@ -79,7 +113,62 @@ function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<Drill> {
   );
 }
 
-export const closeTriadsFamily: Family<CloseTriadsRecipe> = {
+export const closeTriadsFamily: FamilyDefinition<CloseTriadsRecipe> = {
+  name: 'close triads',
+  group: 'along the neck',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => namedRoot(parameters.root),
+  rekey: (recipe, move) =>
+    ok(
+      withParameters(recipe, {
+        root: noteText(move.to),
+        ...movedProgression(recipe.parameters.progression, move),
+      }),
+    ),
+  title: ({ parameters: { root, strings } }) => ({
+    code: 'title.triads',
+    values: { root, strings: strings.join(' ') },
+  }),
+  first: ({ grip }) => {
+    const root = rootText(grip);
+    return closeTriads({
+      root,
+      strings: [3, 2, 1],
+      qualities: ['major', 'minor'],
+      progression: inKey(root, ['I', 'vi', 'IV', 'V']),
+      beatsEach: 4,
+    });
+  },
+  fields: (recipe, [rootField], strings) => {
+    const { root, strings: set, progression: then } = recipe.parameters;
+    const sets = Array.from({ length: strings - 2 }, (_, i): [number, number, number] => [
+      i + 3,
+      i + 2,
+      i + 1,
+    ]);
+    return [
+      {
+        ...rootField,
+        choose: (to) =>
+          withParameters(recipe, { root: to, ...(then ? { progression: inKey(to, then.numerals) } : {}) }),
+      },
+      {
+        name: 'strings',
+        value: set.join(' '),
+        choices: sets.map((one) => one.join(' ')),
+        choose: (value) =>
+          withParameters(recipe, { strings: sets.find((one) => one.join(' ') === value) ?? set }),
+      },
+      {
+        name: 'progression',
+        value: then?.numerals.join(' ') ?? '',
+        choices: ['', ...PROGRESSIONS],
+        choose: (value) =>
+          withParameters(recipe, { progression: value ? inKey(root, value.split(' ')) : undefined }),
+      },
+    ];
+  },
   make,
   easier: (recipe, context) => {
     const slow = atTempo(recipe, make(recipe, context), slower);

@@ -3,20 +3,32 @@
  * clean at the tempo; clean changes in a minute are counted beside it. With a barre the minute is played in
  * three bursts of 15 s with 30 s of rest between. A piece of one change can be practised by itself first.
  */
-import { gradeGrip } from '../effort/grade-grip';
-import { fail, ok, type Result } from '../kernel/result';
-import { easierStandIns } from '../shapes/easier';
-import { findShapes } from '../shapes/find-shapes';
-import { parseChord } from '../theory/chord';
-import { changePieceDrill } from './change-piece';
-import type { Drill, DrillContext, Family } from './drill';
-import type { ChangeLoopRecipe } from './recipe';
-import { atTempo, sequenceDrill } from './sequence';
-import { faster, LOOP_TEMPO, slower } from './tempo';
+import { withParameters } from '../../parameters';
+import { gradeGrip } from '../../../effort/grade-grip';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { easierStandIns } from '../../../shapes/easier';
+import { findShapes } from '../../../shapes/find-shapes';
+import { parseChord } from '../../../theory/chord';
+import { changePieceDrill } from './piece';
+import { changeLoop, parameters, type ChangeLoopRecipe, type ChangePiece } from './recipe';
+import type { DrillOf, DrillContext } from '../../drill';
+import { atTempo, sequenceDrill } from '../../sequence';
+import { faster, LOOP_TEMPO, slower } from '../../tempo';
+import type { FamilyDefinition } from '../../family';
+import { chordRoot, movedProgression, movedTogether } from '../../moving';
+
+export { CHANGE_PIECES, changeLoop, type ChangeLoopRecipe, type ChangePiece } from './recipe';
+
+const PIECE_TITLES: Readonly<Record<ChangePiece, string>> = {
+  'one finger': 'title.one-finger',
+  slide: 'title.slide',
+  pivot: 'title.pivot',
+  air: 'title.air',
+};
 
 const ROUNDS = 2;
 
-function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: ChangeLoopRecipe, context: DrillContext): Result<DrillOf<ChangeLoopRecipe>> {
   const { grips, beatsEach, progression, tempoBpm, piece } = recipe.parameters;
   if (piece) return changePieceDrill(recipe, piece, context);
   if (grips.length < 2 || grips.length > 4) return fail('drill.grips', 'grips', 'two to four grips');
@@ -75,7 +87,33 @@ function whole(recipe: ChangeLoopRecipe): ChangeLoopRecipe {
 const harder = (recipe: ChangeLoopRecipe, context: DrillContext): Result<ChangeLoopRecipe> =>
   recipe.parameters.piece ? ok(whole(recipe)) : atTempo(recipe, make(recipe, context), faster);
 
-export const changeLoopFamily: Family<ChangeLoopRecipe> = {
+export const changeLoopFamily: FamilyDefinition<ChangeLoopRecipe> = {
+  name: 'change loop',
+  group: 'move between',
+  parameters,
+  gripsOf: ({ parameters }) => parameters.grips,
+  withGrips: (recipe, grips) => withParameters(recipe, { grips }),
+  root: ({ parameters }) => chordRoot(parameters.grips[0]?.chord ?? ''),
+  rekey: (recipe, move) => {
+    const moved = movedTogether(recipe.parameters.grips, move);
+    if (!moved.ok) return moved;
+    const { progression: now } = recipe.parameters;
+    return ok(withParameters(recipe, { grips: moved.value, ...movedProgression(now, move) }));
+  },
+  regrips: (recipe, grips, move) =>
+    withParameters(recipe, { grips, ...movedProgression(recipe.parameters.progression, move) }),
+  title: ({ parameters: { grips, piece } }) => ({
+    code: piece ? PIECE_TITLES[piece] : 'title.loop',
+    values: {
+      from: grips[0]?.chord ?? '',
+      to: grips[grips.length - 1]?.chord ?? '',
+      ...(grips.length > 2 ? { chords: grips.map((one) => one.chord).join(' ') } : {}),
+    },
+  }),
+  first: ({ grip: now, beside, several }) => changeLoop({ grips: several ?? [beside, now], beatsEach: 4 }),
+  // A piece belongs to one change, and has no beat.
+  fields: ({ parameters: { grips, piece } }, usual) =>
+    usual.filter(({ name }) => (name === 'piece' ? grips.length === 2 : name !== 'beatsEach' || !piece)),
   make,
   easier,
   harder,

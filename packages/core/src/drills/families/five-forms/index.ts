@@ -3,19 +3,48 @@
  * down again, then the next key by fourths, fifths or drawn. Which form comes first is asked before it is shown.
  * Without open strings unless asked.
  */
-import type { Reason } from '../effort/explain';
-import { fail, ok, type Result } from '../kernel/result';
-import { seededRandom } from '../kernel/random';
-import type { Form } from '../shapes/form';
-import { formsOf, type FormPlace } from '../shapes/forms';
-import { makeChord, type Chord } from '../theory/chord';
-import { pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note';
-import { namedQuality } from '../theory/qualities';
-import { shuffled } from './calls';
-import type { Drill, DrillContext, Family, Prelude } from './drill';
-import { withParameters, type FiveFormsRecipe } from './recipe';
-import { atTempo, sequenceDrill, type Stop } from './sequence';
-import { faster, slower } from './tempo';
+import type { Reason } from '../../../effort/explain';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { seededRandom } from '../../../kernel/random';
+import type { Form } from '../../../shapes/form';
+import { formsOf, type FormPlace } from '../../../shapes/forms';
+import { makeChord, parseChord, type Chord } from '../../../theory/chord';
+import { noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
+import { namedQuality } from '../../../theory/qualities';
+import { shuffled } from '../../calls';
+import type { DrillOf, DrillContext, Prelude } from '../../drill';
+import { atTempo, sequenceDrill, type Stop } from '../../sequence';
+import { faster, slower } from '../../tempo';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  note,
+  oneOf,
+  type ParametersOf,
+  quality,
+  recipeOf,
+  type RecipeOf,
+  tempo,
+  whole,
+  withParameters,
+  yesOrNo,
+} from '../../parameters';
+import { namedRoot, rootText } from '../../moving';
+
+const QUALITIES = ['major', 'minor', 'dominant7', 'major7', 'minor7'];
+
+const parameters = {
+  root: note,
+  quality: quality(QUALITIES),
+  order: oneOf(['up', 'up and down']),
+  barsEach: whole(1, 4),
+  /** How many keys, and how the next one follows. */
+  keys: whole(1, 4),
+  next: oneOf(['fourths', 'fifths', 'random']),
+  allowOpen: yesOrNo,
+  tempoBpm: tempo,
+};
+export type FiveFormsRecipe = RecipeOf<'five forms', ParametersOf<typeof parameters>>;
+export const fiveForms = recipeOf<FiveFormsRecipe>('five forms');
 
 const FORMS: readonly Form[] = ['C', 'A', 'G', 'E', 'D'];
 const BEATS_A_BAR = 4;
@@ -41,7 +70,7 @@ export function keyRound(
   return [root, ...others.slice(0, keys - 1).map(rootNamed)];
 }
 
-function make(recipe: FiveFormsRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: FiveFormsRecipe, context: DrillContext): Result<DrillOf<FiveFormsRecipe>> {
   const { root, quality, order, barsEach, keys, next, allowOpen, tempoBpm } = recipe.parameters;
   const read = readNote(root);
   if (!read || read.length !== root.length) return fail('drill.root', 'root', 'a note, like Bb');
@@ -103,7 +132,29 @@ function stopAt(place: FormPlace, chord: Chord): Stop {
   };
 }
 
-export const fiveFormsFamily: Family<FiveFormsRecipe> = {
+export const fiveFormsFamily: FamilyDefinition<FiveFormsRecipe> = {
+  name: 'five forms',
+  group: 'along the neck',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => namedRoot(parameters.root),
+  rekey: (recipe, { to }) => ok(withParameters(recipe, { root: noteText(to) })),
+  title: ({ parameters: { root, quality } }) => {
+    const read = readNote(root);
+    return { code: 'title.forms', values: { chord: read ? makeChord(read.note, quality).symbol : root } };
+  },
+  first: ({ grip }) => {
+    const chord = parseChord(grip.chord);
+    return fiveForms({
+      root: rootText(grip),
+      quality: QUALITIES.find((one) => chord.ok && one === chord.value.quality) ?? 'major',
+      order: 'up and down',
+      barsEach: 1,
+      keys: 1,
+      next: 'fourths',
+      allowOpen: false,
+    });
+  },
   make,
   easier: (recipe, context) => {
     const slow = atTempo(recipe, make(recipe, context), slower);

@@ -2,13 +2,13 @@
  * String walk: the notes of a scale (C major: the natural notes) along one string up to a fret and back down,
  * then random calls of the same notes, every one once before any comes again.
  */
-import { pitchAt } from '../fretboard/instrument';
-import { clamp } from '../kernel/number';
-import { fail, ok, type Result } from '../kernel/result';
-import { seededRandom } from '../kernel/random';
-import type { Bar, ScoreNote } from '../score/score';
-import { mod12, noteText, pitchClassOf } from '../theory/note';
-import { parseScale, type Scale } from '../theory/scale';
+import { pitchAt } from '../../../fretboard/instrument';
+import { clamp } from '../../../kernel/number';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { seededRandom } from '../../../kernel/random';
+import type { Bar, ScoreNote } from '../../../score/score';
+import { mod12, noteText, pitchClassOf } from '../../../theory/note';
+import { parseScale, type Scale } from '../../../theory/scale';
 import {
   BEATS_A_CALL,
   callsDrill,
@@ -18,10 +18,33 @@ import {
   inRounds,
   otherSeconds,
   type CallsPlan,
-} from './calls';
-import type { Drill, DrillContext, Family } from './drill';
-import type { Item } from './items';
-import { withParameters, type StringWalkRecipe } from './recipe';
+} from '../../calls';
+import type { DrillOf, DrillContext } from '../../drill';
+import type { Item } from '../../items';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  key,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  seconds,
+  stringNumber,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { keyOnRoot, keyRoot } from '../../moving';
+
+const parameters = {
+  string: stringNumber,
+  /** A scale by name; `C major` walks the natural notes. */
+  key,
+  maxFret: whole(3, 24),
+  /** Random calls after the walk. */
+  calls: whole(1, 48, [6, 12, 18, 24]),
+  secondsPerCall: seconds,
+};
+export type StringWalkRecipe = RecipeOf<'string walk', ParametersOf<typeof parameters>>;
+export const stringWalk = recipeOf<StringWalkRecipe>('string walk');
 
 type NoteItem = Extract<Item, { kind: 'note' }>;
 
@@ -46,7 +69,7 @@ export function oneNote(item: NoteItem, strings: number, from = item.fret): Scor
   return { stringIndex: strings - item.string, fret: item.fret, finger, name: item.name };
 }
 
-function make(recipe: StringWalkRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: StringWalkRecipe, context: DrillContext): Result<DrillOf<StringWalkRecipe>> {
   const { string, key, maxFret, calls, secondsPerCall } = recipe.parameters;
   const { instrument } = context;
   const strings = instrument.openPitches.length;
@@ -94,7 +117,22 @@ function make(recipe: StringWalkRecipe, context: DrillContext): Result<Drill> {
   return ok(callsDrill(recipe, { steps, bars, secondsPerCall, morePoints: maxFret / 4 }, context));
 }
 
-export const stringWalkFamily: Family<StringWalkRecipe> = {
+export const stringWalkFamily: FamilyDefinition<StringWalkRecipe> = {
+  name: 'string walk',
+  group: 'warm and find',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => keyRoot(parameters.key),
+  rekey: (recipe, move) => ok(withParameters(recipe, { key: keyOnRoot(recipe.parameters.key, move) })),
+  title: ({ parameters: { string, key } }) => ({ code: 'title.walk', values: { string, key } }),
+  first: ({ instrument }) =>
+    stringWalk({
+      string: Math.min(6, instrument.openPitches.length),
+      key: 'C major',
+      maxFret: Math.min(12, instrument.frets - instrument.capo),
+      calls: 12,
+      secondsPerCall: 5,
+    }),
   make,
   easier: (recipe) => {
     const { secondsPerCall, maxFret } = recipe.parameters;

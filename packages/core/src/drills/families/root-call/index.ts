@@ -2,21 +2,32 @@
  * Root call: "D flat minor 7, root on string 5": find the root, then the movable grip on it. Either one string and
  * one answer, every fret once before any comes again, or the full grid in spaced order, weak cells more often.
  */
-import { pitchAt } from '../fretboard/instrument';
-import { isFullBarre } from '../grips/barre';
-import { fail, ok, type Result } from '../kernel/result';
-import { seededRandom } from '../kernel/random';
-import { gripNotes, type Bar } from '../score/score';
-import { findShapes } from '../shapes/find-shapes';
-import { makeChord } from '../theory/chord';
-import { noteText, rootNamed } from '../theory/note';
-import { BEATS_A_CALL, callsDrill, checkCount, checkSeconds, inRounds, otherSeconds } from './calls';
-import type { Drill, DrillContext, DrillStep, Family } from './drill';
-import { gripItem } from './grip-item';
-import { gradeIn } from './in-context';
-import type { GripItem, Item } from './items';
-import { withParameters, type RootCallRecipe, type RootCell } from './recipe';
-import { gridCells, spacedOrder } from './root-grid';
+import { withParameters } from '../../parameters';
+import { pitchAt } from '../../../fretboard/instrument';
+import { isFullBarre } from '../../../grips/barre';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { seededRandom } from '../../../kernel/random';
+import { gripNotes, type Bar } from '../../../score/score';
+import { findShapes } from '../../../shapes/find-shapes';
+import { makeChord } from '../../../theory/chord';
+import { noteText, rootNamed } from '../../../theory/note';
+import { BEATS_A_CALL, callsDrill, checkCount, checkSeconds, inRounds, otherSeconds } from '../../calls';
+import type { DrillOf, DrillContext, DrillStep } from '../../drill';
+import { gripItem } from '../../grip-item';
+import { gradeIn } from '../../in-context';
+import type { GripItem, Item } from '../../items';
+import { gridCells, spacedOrder } from './grid';
+import { gripless, keyless, type FamilyDefinition } from '../../family';
+import { GRID, parameters, ROOT_ANSWERS, rootCall, type RootCallRecipe, type RootCell } from './recipe';
+
+export {
+  ROOT_ANSWERS,
+  rootCall,
+  type RootAnswer,
+  type RootCallParameters,
+  type RootCallRecipe,
+  type RootCell,
+} from './recipe';
 
 /** Frets a movable grip needs above its root. */
 const ROOM_ABOVE = 4;
@@ -79,7 +90,7 @@ function check({ parameters }: RootCallRecipe, { instrument }: DrillContext): Re
     : fail('drill.fret', 'minFret', `0 to ${parameters.maxFret}`);
 }
 
-function make(recipe: RootCallRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: RootCallRecipe, context: DrillContext): Result<DrillOf<RootCallRecipe>> {
   const checked = check(recipe, context);
   if (!checked.ok) return checked;
   const { instrument } = context;
@@ -126,7 +137,30 @@ const moved = (recipe: RootCallRecipe, by: 1 | -1): Result<RootCallRecipe> => {
   return seconds.ok ? ok(withParameters(recipe, { secondsPerCall: seconds.value })) : seconds;
 };
 
-export const rootCallFamily: Family<RootCallRecipe> = {
+export const rootCallFamily: FamilyDefinition<RootCallRecipe> = {
+  name: 'root call',
+  group: 'warm and find',
+  parameters,
+  ...keyless,
+  ...gripless,
+  title: ({ parameters: { rootString, grid } }) => ({
+    code: 'title.roots',
+    values: { string: rootString, grid: grid ? 1 : 0 },
+  }),
+  first: () =>
+    rootCall({ rootString: 6, answer: 'major', count: 24, secondsPerCall: 6, maxFret: 12, grid: GRID }),
+  fields: (recipe, usual) => [
+    {
+      name: 'ask',
+      value: recipe.parameters.grid ? 'grid' : recipe.parameters.answer,
+      choices: ['grid', ...ROOT_ANSWERS],
+      choose: (value) => {
+        const answer = ROOT_ANSWERS.find((one) => one === value);
+        return withParameters(recipe, answer ? { grid: undefined, answer } : { grid: GRID });
+      },
+    },
+    ...usual.filter(({ name }) => name !== 'answer' && !(recipe.parameters.grid && name === 'rootString')),
+  ],
   make,
   easier: (recipe) => moved(recipe, 1),
   harder: (recipe) => moved(recipe, -1),

@@ -4,20 +4,58 @@
  * basses are a line in one register: every grip has the very pitch of its step lowest. Grips and fingerings are chosen
  * together (Viterbi 1967), with the weights of the easiest path.
  */
-import { heldStates, packedChanges } from '../changes/grade-change';
-import { PATH_WEIGHTS } from '../changes/path';
-import { pitchAt } from '../fretboard/instrument';
-import { fail, ok, type Result } from '../kernel/result';
-import { findShapes } from '../shapes/find-shapes';
-import type { GradedGrip } from '../shapes/graded-grip';
-import { makeChord, parseChord, type Chord } from '../theory/chord';
-import { noteAtDegree } from '../theory/degree';
-import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
-import { parseScale } from '../theory/scale';
-import type { Drill, DrillContext, Family } from './drill';
-import { withParameters, type BassWalkRecipe } from './recipe';
-import { atTempo, sequenceDrill } from './sequence';
-import { faster, slower } from './tempo';
+import { heldStates, packedChanges } from '../../../changes/grade-change';
+import { PATH_WEIGHTS } from '../../../changes/path';
+import { pitchAt } from '../../../fretboard/instrument';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { findShapes } from '../../../shapes/find-shapes';
+import type { GradedGrip } from '../../../shapes/graded-grip';
+import { makeChord, parseChord, transposeChord, type Chord } from '../../../theory/chord';
+import { noteAtDegree } from '../../../theory/degree';
+import { mod12, noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
+import { parseScale } from '../../../theory/scale';
+import type { DrillOf, DrillContext } from '../../drill';
+import { atTempo, sequenceDrill } from '../../sequence';
+import { faster, slower } from '../../tempo';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  chord,
+  key,
+  oneOf,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  tempo,
+  whole,
+  withParameters,
+  yesOrNo,
+} from '../../parameters';
+import { chordRoot, movedKey, rootText } from '../../moving';
+
+const parameters = {
+  /** The chord the walk leaves and the one it arrives at. */
+  from: chord,
+  to: chord,
+  /** The scale it steps through, by name. */
+  key,
+  way: oneOf(['up', 'down']),
+  by: oneOf(['scale', 'half steps']),
+  /** Whether it walks back to the first chord. */
+  back: yesOrNo,
+  beatsEach: whole(2, 8, [2, 3, 4, 8]),
+  tempoBpm: tempo,
+};
+export type BassWalkRecipe = RecipeOf<'bass walk', ParametersOf<typeof parameters>>;
+export const bassWalk = (parameters: BassWalkRecipe['parameters']): BassWalkRecipe =>
+  recipeOf<BassWalkRecipe>('bass walk')(parameters);
+
+/** The note a minor third away, by the letter two steps on. */
+function third(root: string, halfSteps: 3 | -3): string {
+  const read = readNote(root);
+  if (!read) return 'A';
+  const there = noteAtDegree(read.note, halfSteps > 0 ? 'b3' : '6');
+  return Math.abs(there.accidental) > 1 ? noteText(rootNamed(pitchClassOf(there))) : noteText(there);
+}
 
 const MOST_BETWEEN = 6;
 /** Grips looked at for each bass, the most useful first. */
@@ -186,7 +224,7 @@ function lightest(
   return { cost: best.cost, grips: best.states.map((state) => state.grip) };
 }
 
-function make(recipe: BassWalkRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: BassWalkRecipe, context: DrillContext): Result<DrillOf<BassWalkRecipe>> {
   const { beatsEach, tempoBpm, back } = recipe.parameters;
   if (!(Number.isInteger(beatsEach) && beatsEach >= 2 && beatsEach <= 8))
     return fail('drill.beats', 'beatsEach', '2 to 8 beats a grip');
@@ -210,7 +248,50 @@ function make(recipe: BassWalkRecipe, context: DrillContext): Result<Drill> {
   );
 }
 
-export const bassWalkFamily: Family<BassWalkRecipe> = {
+export const bassWalkFamily: FamilyDefinition<BassWalkRecipe> = {
+  name: 'bass walk',
+  group: 'move between',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => chordRoot(parameters.from),
+  rekey: (recipe, { from: now, to: root, up }) => {
+    const { from, to, key: scaleName } = recipe.parameters;
+    const other = parseChord(to);
+    const first = parseChord(from);
+    if (!first.ok) return first;
+    if (!other.ok) return other;
+    // The arriving root keeps its letter's distance in the new key.
+    const named = movedKey(scaleName, up, root, now);
+    const scale = parseScale(named);
+    const pitchClass = mod12(pitchClassOf(other.value.root) + up);
+    const arriving =
+      (scale.ok && scale.value.notes.find((one) => pitchClassOf(one) === pitchClass)) ||
+      rootNamed(pitchClass);
+    return ok(
+      withParameters(recipe, {
+        from: transposeChord(first.value, root).symbol,
+        to: transposeChord(other.value, arriving).symbol,
+        key: named,
+      }),
+    );
+  },
+  title: ({ parameters: { from, to, way } }) => ({ code: 'title.bass', values: { from, to, way } }),
+  first: ({ grip }) => {
+    // Down to the chord a third below, the commonest walk there is: C to Am, G to Em; up a third from a minor one.
+    const held = parseChord(grip.chord);
+    const root = rootText(grip);
+    const minor = held.ok && held.value.tones.some((tone) => tone.degree === 'b3');
+    const relative = third(root, minor ? 3 : -3);
+    return bassWalk({
+      from: minor ? `${root}m` : root,
+      to: minor ? relative : `${relative}m`,
+      key: `${minor ? relative : root} major`,
+      way: minor ? 'up' : 'down',
+      by: 'scale',
+      back: true,
+      beatsEach: 4,
+    });
+  },
   make,
   easier: (recipe, context) => atTempo(recipe, make(recipe, context), slower),
   harder: (recipe, context) => atTempo(recipe, make(recipe, context), faster),

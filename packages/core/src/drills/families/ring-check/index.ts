@@ -2,21 +2,37 @@
  * Ring check: the strings of one grip picked one by one, thickest first. A take is clean when every string
  * meant to sound rings clean and every string meant silent stays silent.
  */
-import { stringNumber } from '../fretboard/instrument';
-import { isFullBarre } from '../grips/barre';
-import { fail, ok, type Result } from '../kernel/result';
-import { easierStandIns } from '../shapes/easier';
-import { findShapes } from '../shapes/find-shapes';
-import type { GradedGrip } from '../shapes/graded-grip';
-import { parseChord, type Chord } from '../theory/chord';
-import type { Drill, DrillContext, Family } from './drill';
-import { gripItem } from './grip-item';
-import { gradeIn } from './in-context';
-import type { RingCheckRecipe } from './recipe';
+import { stringNumber } from '../../../fretboard/instrument';
+import { isFullBarre } from '../../../grips/barre';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { easierStandIns } from '../../../shapes/easier';
+import { findShapes } from '../../../shapes/find-shapes';
+import type { GradedGrip } from '../../../shapes/graded-grip';
+import { parseChord, type Chord } from '../../../theory/chord';
+import type { DrillOf, DrillContext } from '../../drill';
+import { gripItem } from '../../grip-item';
+import { gradeIn } from '../../in-context';
+import type { FamilyDefinition } from '../../family';
+import {
+  grip,
+  type NamedGrip,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  withParameters,
+} from '../../parameters';
+import { chordRoot, movedTogether } from '../../moving';
+
+const parameters = {
+  grip,
+};
+export type RingCheckRecipe = RecipeOf<'ring check', ParametersOf<typeof parameters>>;
+export const ringCheck = (grip: NamedGrip): RingCheckRecipe =>
+  recipeOf<RingCheckRecipe>('ring check')({ grip });
 
 const TEMPO_BPM = 60;
 
-function make(recipe: RingCheckRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: RingCheckRecipe, context: DrillContext): Result<DrillOf<RingCheckRecipe>> {
   const { grip } = recipe.parameters;
   const { instrument } = context;
   const chord = parseChord(grip.chord);
@@ -133,4 +149,20 @@ function harder(recipe: RingCheckRecipe, context: DrillContext): Result<RingChec
   return ok(withGrip(recipe, fuller));
 }
 
-export const ringCheckFamily: Family<RingCheckRecipe> = { make, easier, harder };
+export const ringCheckFamily: FamilyDefinition<RingCheckRecipe> = {
+  name: 'ring check',
+  group: 'one grip',
+  parameters,
+  root: ({ parameters }) => chordRoot(parameters.grip.chord),
+  rekey: (recipe, move) => {
+    const moved = movedTogether([recipe.parameters.grip], move);
+    return moved.ok ? ok(withParameters(recipe, { grip: moved.value[0] })) : moved;
+  },
+  gripsOf: ({ parameters }) => [parameters.grip],
+  withGrips: (recipe, [grip = recipe.parameters.grip]) => withParameters(recipe, { grip }),
+  title: ({ parameters: { grip } }) => ({ code: 'title.shape', values: { chord: grip.chord } }),
+  first: ({ grip }) => ringCheck(grip),
+  make,
+  easier,
+  harder,
+};

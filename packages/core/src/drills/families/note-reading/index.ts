@@ -3,13 +3,13 @@
  * grows through the drill, from string 1 downward to the last string asked. A guitar sounds an octave below its
  * staff; the staff drawing alone writes it up.
  */
-import { pitchAt } from '../fretboard/instrument';
-import { clamp } from '../kernel/number';
-import { fail, ok, type Result } from '../kernel/result';
-import { seededRandom } from '../kernel/random';
-import { pitchSpelled, pitchText } from '../theory/pitch';
-import { readNote } from '../theory/note';
-import { parseScale } from '../theory/scale';
+import { pitchAt } from '../../../fretboard/instrument';
+import { clamp } from '../../../kernel/number';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { seededRandom } from '../../../kernel/random';
+import { pitchSpelled, pitchText } from '../../../theory/pitch';
+import { readNote } from '../../../theory/note';
+import { parseScale } from '../../../theory/scale';
 import {
   BEATS_A_CALL,
   callsDrill,
@@ -18,17 +18,40 @@ import {
   checkSeconds,
   inRounds,
   otherSeconds,
-} from './calls';
-import type { Drill, DrillContext, Family } from './drill';
-import { withParameters, type NoteReadingRecipe } from './recipe';
-import { oneNote, scaleOnString } from './string-walk';
+} from '../../calls';
+import type { DrillOf, DrillContext } from '../../drill';
+import { oneNote, scaleOnString } from '../string-walk';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  key,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  seconds,
+  stringNumber,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { keyOnRoot, keyRoot, rootText } from '../../moving';
+
+const parameters = {
+  key,
+  /** Lowest fret of the four the hand covers; 0 adds the open strings. */
+  position: whole(0, 21, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]),
+  /** Widest range, in strings counted from string 1. */
+  strings: stringNumber,
+  count: whole(1, 48, [8, 12, 16, 24, 48]),
+  secondsPerNote: seconds,
+};
+export type NoteReadingRecipe = RecipeOf<'note reading', ParametersOf<typeof parameters>>;
+export const noteReading = recipeOf<NoteReadingRecipe>('note reading');
 
 /** A position covers the index fret and three more; position 0 is the open strings and three frets. */
 const SPAN = 3;
 /** Points for each string read (our assumption). */
 const POINTS_A_STRING = 1.5;
 
-function make(recipe: NoteReadingRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: NoteReadingRecipe, context: DrillContext): Result<DrillOf<NoteReadingRecipe>> {
   const { position, strings, key, count, secondsPerNote } = recipe.parameters;
   const { instrument } = context;
   const all = instrument.openPitches.length;
@@ -94,7 +117,22 @@ function noteNamed(name: string) {
   return read.note;
 }
 
-export const noteReadingFamily: Family<NoteReadingRecipe> = {
+export const noteReadingFamily: FamilyDefinition<NoteReadingRecipe> = {
+  name: 'note reading',
+  group: 'warm and find',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => keyRoot(parameters.key),
+  rekey: (recipe, move) => ok(withParameters(recipe, { key: keyOnRoot(recipe.parameters.key, move) })),
+  title: ({ parameters: { key, position } }) => ({ code: 'title.reading', values: { key, position } }),
+  first: ({ grip, instrument }) =>
+    noteReading({
+      position: 0,
+      strings: instrument.openPitches.length,
+      key: `${rootText(grip)} major`,
+      count: 16,
+      secondsPerNote: 6,
+    }),
   make,
   easier: (recipe) => {
     const { secondsPerNote, strings } = recipe.parameters;

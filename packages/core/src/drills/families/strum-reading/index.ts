@@ -3,18 +3,43 @@
  * silences to sixteenths; every bar after the first has something of its level in it. The hand goes down on the beat
  * and up between, whatever is struck.
  */
-import { STRIKE, strikePoints } from '../effort/strike';
-import { fail, ok, type Result } from '../kernel/result';
-import { randomOf, type Random } from '../kernel/random';
-import { patternText } from '../score/pattern';
-import type { Stroke } from '../score/piece';
-import type { Drill, DrillContext, Family } from './drill';
-import { withParameters, type StrumReadingRecipe } from './recipe';
-import { atTempo, sequenceDrill, unique } from './sequence';
-import { struckBars } from './struck-bars';
-import { faster, slower } from './tempo';
+import { STRIKE, strikePoints } from '../../../effort/strike';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { randomOf, type Random } from '../../../kernel/random';
+import { patternText } from '../../../score/pattern';
+import type { Stroke } from '../../../score/piece';
+import type { DrillOf, DrillContext } from '../../drill';
+import { atTempo, sequenceDrill, unique } from '../../sequence';
+import { struckBars } from '../../struck-bars';
+import { faster, slower } from '../../tempo';
+import type { FamilyDefinition } from '../../family';
+import {
+  grip,
+  list,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  tempo,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { chordRoot, movedTogether } from '../../moving';
 
 export const STRUM_LEVELS = 6;
+const parameters = {
+  /** One to four grips, a bar each, round and round. */
+  grips: list(grip, 1, 4),
+  /** 1 quarters and silences, 2 eighths, 3 off the beat, 4 ties and accents, 5 chops and mutes, 6 sixteenths. */
+  level: whole(1, STRUM_LEVELS),
+  /** Quarters of a bar. */
+  beats: whole(2, 7),
+  bars: whole(2, 16, [4, 8, 12, 16]),
+  tempoBpm: tempo,
+};
+export type StrumReadingRecipe = RecipeOf<'strum reading', ParametersOf<typeof parameters>>;
+export const strumReading = recipeOf<StrumReadingRecipe>('strum reading');
+const SHEETS = 20;
+
 /**
  * A chop or mute, a tie and an accent off the beat count as in any pattern; strokes off the beat and sixteenths that are
  * to be read at sight count beside (assumed).
@@ -119,7 +144,7 @@ export function strumBars(
   });
 }
 
-function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: StrumReadingRecipe, context: DrillContext): Result<DrillOf<StrumReadingRecipe>> {
   const { grips, beats, level, bars, tempoBpm } = recipe.parameters;
   if (grips.length < 1 || grips.length > 4) return fail('drill.grips', 'grips', 'one to four grips');
   if (!(Number.isInteger(level) && level >= 1 && level <= STRUM_LEVELS))
@@ -165,7 +190,34 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<Drill> 
   );
 }
 
-export const strumReadingFamily: Family<StrumReadingRecipe> = {
+export const strumReadingFamily: FamilyDefinition<StrumReadingRecipe> = {
+  name: 'strum reading',
+  group: 'striking hand',
+  parameters,
+  gripsOf: ({ parameters }) => parameters.grips,
+  withGrips: (recipe, grips) => withParameters(recipe, { grips }),
+  root: ({ parameters }) => chordRoot(parameters.grips[0]?.chord ?? ''),
+  rekey: (recipe, move) => {
+    const moved = movedTogether(recipe.parameters.grips, move);
+    return moved.ok ? ok(withParameters(recipe, { grips: moved.value })) : moved;
+  },
+  regrips: (recipe, grips) => withParameters(recipe, { grips }),
+  title: ({ parameters: { level, grips } }) => ({
+    code: 'title.strum',
+    values: { level, chord: grips[0]?.chord ?? '' },
+  }),
+  first: ({ grip: now, beside, several }) =>
+    strumReading({ grips: several ?? [beside, now], beats: 4, level: 2, bars: 8 }),
+  // Another seed is another sheet of the same level.
+  fields: (recipe, usual) => [
+    ...usual,
+    {
+      name: 'sheet',
+      value: String(recipe.seed),
+      choices: Array.from({ length: SHEETS }, (_, i) => String(i + 1)),
+      choose: (seed) => ({ ...recipe, seed: Number(seed) }),
+    },
+  ],
   make,
   /** At the tempo it has now, one level down; on the first level slower. */
   easier: (recipe, context) => {

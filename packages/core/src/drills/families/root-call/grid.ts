@@ -4,10 +4,9 @@
  * one answer to the next; a weak cell comes twice, the second time after a good number of others. The spacing is
  * our convention; that spaced retrieval lasts longer than massed is published (Cepeda and others 2006).
  */
-import type { Random } from '../kernel/random';
-import { shuffled } from './calls';
+import type { Random } from '../../../kernel/random';
+import { shuffled } from '../../calls';
 import type { RootAnswer, RootCallRecipe, RootCell } from './recipe';
-import type { StepOutcome } from './take';
 
 /** Calls on one string lie at least this many frets apart, and a weak cell waits this many calls. */
 const APART_FRETS = 3;
@@ -85,7 +84,8 @@ function interleaved(weak: readonly RootCell[], rest: readonly RootCell[]): Root
 /** What a past take of root calls said about its cells. */
 export interface PastCalls {
   readonly cells: readonly RootCell[];
-  readonly outcomes: readonly StepOutcome[];
+  /** By cell, as a take logs them: `clean` or another word. */
+  readonly outcomes: readonly string[];
 }
 
 /** Cells whose last answer was not clean, latest take last in `takes`. */

@@ -3,17 +3,17 @@
  * slide alone, the rest of the hand around a finger that stays, or both grips formed in the air and then landed.
  * How much of the heaviest grip's weight a piece carries is our assumption.
  */
-import type { FingerMove } from '../changes/grade-change';
-import { gradeOf } from '../effort/hold';
-import { isFullBarre } from '../grips/barre';
-import type { FingerLabel } from '../grips/grip';
-import { fail, ok, type Result } from '../kernel/result';
-import { gripNotes, type Bar, type ScoreNote } from '../score/score';
-import { parseChord } from '../theory/chord';
-import type { Drill, DrillContext } from './drill';
-import { gripItem } from './grip-item';
-import { changeIn, gradeIn } from './in-context';
-import type { GripItem, Item } from './items';
+import type { FingerMove } from '../../../changes/grade-change';
+import { gradeOf } from '../../../effort/hold';
+import { isFullBarre } from '../../../grips/barre';
+import type { FingerLabel } from '../../../grips/grip';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { gripNotes, type Bar, type ScoreNote } from '../../../score/score';
+import { parseChord } from '../../../theory/chord';
+import type { DrillContext, DrillOf } from '../../drill';
+import { gripItem } from '../../grip-item';
+import { changeIn, gradeIn } from '../../in-context';
+import type { GripItem, Item } from '../../items';
 import type { ChangeLoopRecipe, ChangePiece } from './recipe';
 
 const WEIGHT: Readonly<Record<ChangePiece, number>> = {
@@ -56,7 +56,7 @@ export function changePieceDrill(
   recipe: ChangeLoopRecipe,
   piece: ChangePiece,
   context: DrillContext,
-): Result<Drill> {
+): Result<DrillOf<ChangeLoopRecipe>> {
   const { grips } = recipe.parameters;
   if (grips.length !== 2) return fail('drill.piece', 'grips', 'two grips: a piece belongs to one change');
   const items: GripItem[] = [];

@@ -2,18 +2,39 @@
  * Formula: given a fingered chord, which note or notes must move, and to where, for another quality on the same
  * root. The answer is the literal move; qualities it does not lead to playably are left out, and it is said why.
  */
-import { isFullBarre } from '../grips/barre';
-import { fail, ok, type Result } from '../kernel/result';
-import { gripNotes, type Bar } from '../score/score';
-import { ONE_NOTE_TARGETS, oneNoteChange, type OneNoteChange } from '../shapes/one-note';
-import { chordNotes, makeChord, parseChord } from '../theory/chord';
-import { noteText } from '../theory/note';
-import { namedQuality } from '../theory/qualities';
-import { BEATS_A_CALL, callsDrill, checkSeconds, otherSeconds } from './calls';
-import type { Drill, DrillContext, DrillStep, Family } from './drill';
-import { gripItem } from './grip-item';
-import { gradeIn } from './in-context';
-import { withParameters, type FormulaRecipe } from './recipe';
+import { isFullBarre } from '../../../grips/barre';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { gripNotes, type Bar } from '../../../score/score';
+import { ONE_NOTE_TARGETS, oneNoteChange, type OneNoteChange } from '../../../shapes/one-note';
+import { chordNotes, makeChord, parseChord } from '../../../theory/chord';
+import { noteText } from '../../../theory/note';
+import { namedQuality } from '../../../theory/qualities';
+import { BEATS_A_CALL, callsDrill, checkSeconds, otherSeconds } from '../../calls';
+import type { DrillOf, DrillContext, DrillStep } from '../../drill';
+import { gripItem } from '../../grip-item';
+import { gradeIn } from '../../in-context';
+import type { FamilyDefinition } from '../../family';
+import {
+  grip,
+  list,
+  type ParametersOf,
+  quality,
+  recipeOf,
+  type RecipeOf,
+  seconds,
+  withParameters,
+} from '../../parameters';
+import { chordRoot, movedTogether } from '../../moving';
+
+const parameters = {
+  grip,
+  /** Quality ids to turn the chord into. */
+  targets: list(quality(ONE_NOTE_TARGETS), 1, 32),
+  secondsPerCall: seconds,
+};
+export type FormulaRecipe = RecipeOf<'formula', ParametersOf<typeof parameters>>;
+export const formula = (parameters: FormulaRecipe['parameters']): FormulaRecipe =>
+  recipeOf<FormulaRecipe>('formula')(parameters);
 
 /** Points for each note that must move at once (our assumption). */
 const POINTS_A_MOVE = 3;
@@ -24,7 +45,7 @@ const plays = (change: OneNoteChange) =>
   change.moves.length > 0 &&
   (change.verdict.code === 'move.plays' || change.verdict.code === 'move.weak');
 
-function make(recipe: FormulaRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<FormulaRecipe>> {
   const { grip, targets, secondsPerCall } = recipe.parameters;
   const { instrument } = context;
   const seconds = checkSeconds(secondsPerCall);
@@ -111,7 +132,19 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<Drill> {
   });
 }
 
-export const formulaFamily: Family<FormulaRecipe> = {
+export const formulaFamily: FamilyDefinition<FormulaRecipe> = {
+  name: 'formula',
+  group: 'one grip',
+  parameters,
+  root: ({ parameters }) => chordRoot(parameters.grip.chord),
+  rekey: (recipe, move) => {
+    const moved = movedTogether([recipe.parameters.grip], move);
+    return moved.ok ? ok(withParameters(recipe, { grip: moved.value[0] })) : moved;
+  },
+  gripsOf: ({ parameters }) => [parameters.grip],
+  withGrips: (recipe, [grip = recipe.parameters.grip]) => withParameters(recipe, { grip }),
+  title: ({ parameters: { grip } }) => ({ code: 'title.formula', values: { chord: grip.chord } }),
+  first: ({ grip }) => formula({ grip, targets: ONE_NOTE_TARGETS, secondsPerCall: 8 }),
   make,
   easier: (recipe, context) => {
     const seconds = otherSeconds(recipe.parameters.secondsPerCall, 1);

@@ -3,14 +3,23 @@
  * down, light, no barre and no stretch: the figure starts at the lowest fret where fingers 1 and 3 lie within
  * this hand's comfortable span, never below fret 5.
  */
-import { gradeOf, holdModel } from '../effort/hold';
-import { linePoints, type LineNote } from '../effort/line';
-import { stringNumber } from '../fretboard/instrument';
-import { fail, ok, type Result } from '../kernel/result';
-import type { Bar } from '../score/score';
-import type { Drill, DrillContext, Family } from './drill';
-import type { Item } from './items';
-import type { WarmUpRecipe } from './recipe';
+import { gradeOf, holdModel } from '../../../effort/hold';
+import { linePoints, type LineNote } from '../../../effort/line';
+import { stringNumber } from '../../../fretboard/instrument';
+import { fail, ok, type Result } from '../../../kernel/result';
+import type { Bar } from '../../../score/score';
+import type { DrillOf, DrillContext } from '../../drill';
+import type { Item } from '../../items';
+import { type FamilyDefinition, gripless, keyless } from '../../family';
+import { hidden, optional, type ParametersOf, type RecipeOf, recipeOf, whole } from '../../parameters';
+
+const parameters = {
+  minutes: whole(1, 15),
+  /** Lowest fret of the figure; left out, the lowest one this hand spans comfortably. */
+  startFret: hidden(optional(whole(1, 20))),
+};
+export type WarmUpRecipe = RecipeOf<'warm up', ParametersOf<typeof parameters>>;
+export const warmUp = (minutes: number): WarmUpRecipe => recipeOf<WarmUpRecipe>('warm up')({ minutes });
 
 const TEMPO_BPM = 60;
 const FINGERS = [1, 2, 3];
@@ -26,7 +35,7 @@ function comfortableStart(context: DrillContext): number {
   return start;
 }
 
-function make(recipe: WarmUpRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: WarmUpRecipe, context: DrillContext): Result<DrillOf<WarmUpRecipe>> {
   const { minutes } = recipe.parameters;
   if (!(minutes >= 1 && minutes <= 15)) return fail('drill.minutes', 'minutes', '1 to 15 minutes');
   const { instrument } = context;
@@ -103,7 +112,14 @@ function moved(recipe: WarmUpRecipe, context: DrillContext, step: 1 | -1): Resul
   );
 }
 
-export const warmUpFamily: Family<WarmUpRecipe> = {
+export const warmUpFamily: FamilyDefinition<WarmUpRecipe> = {
+  name: 'warm up',
+  group: 'warm and find',
+  parameters,
+  ...keyless,
+  ...gripless,
+  title: ({ parameters: { minutes } }) => ({ code: 'title.warm-up', values: { minutes } }),
+  first: () => warmUp(3),
   make,
   easier: (recipe, context) => moved(recipe, context, 1),
   harder: (recipe, context) => moved(recipe, context, -1),

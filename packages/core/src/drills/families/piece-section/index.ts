@@ -3,30 +3,102 @@
  * their pattern, one stroke a chord, or the melody. The bars and their grips are kept in the recipe, so that the drill
  * stays what it was when the piece is changed.
  */
-import type { Reason } from '../effort/explain';
-import { gradeOf, holdModel } from '../effort/hold';
-import { linePoints } from '../effort/line';
-import { strikePoints } from '../effort/strike';
-import { clamp } from '../kernel/number';
-import { fail, ok, type Result } from '../kernel/result';
-import { readChart } from '../score/chart';
-import { patternBars } from '../score/pattern-bars';
-import { playedBars, playedChords, SWING_AT, writtenChords, type Piece } from '../score/piece';
-import { gapBeatsOf } from '../score/piece-path';
-import type { Bar, ScoreEvent } from '../score/score';
-import { noteText } from '../theory/note';
-import { midiOf } from '../theory/pitch';
-import type { Drill, DrillContext, Family } from './drill';
-import type { Item } from './items';
+import type { Reason } from '../../../effort/explain';
+import { gradeOf, holdModel } from '../../../effort/hold';
+import { linePoints } from '../../../effort/line';
+import { strikePoints } from '../../../effort/strike';
+import { clamp } from '../../../kernel/number';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { readChart } from '../../../score/chart';
+import { patternBars } from '../../../score/pattern-bars';
+import {
+  keyOn,
+  playedBars,
+  playedChords,
+  readPieceKey,
+  SWING_AT,
+  writtenChords,
+  type Piece,
+} from '../../../score/piece';
+import { gapBeatsOf } from '../../../score/piece-path';
+import { rekeyPiece } from '../../../score/rekey-piece';
+import { writeChart } from '../../../score/write-chart';
+import type { Bar, ScoreEvent } from '../../../score/score';
+import { noteText, pitchClassOf } from '../../../theory/note';
+import { midiOf } from '../../../theory/pitch';
+import type { DrillOf, DrillContext } from '../../drill';
+import type { Item } from '../../items';
 import { melodyPlaces, type MelodyPlace } from './melody-places';
-import { withParameters, type PieceSectionRecipe } from './recipe';
-import { atTempo, sequenceDrill, type Stop } from './sequence';
-import { strikeCounts } from './strike-counts';
-import { struckBars } from './struck-bars';
-import { checkTempo, faster, LOOP_TEMPO, slower } from './tempo';
+import { atTempo, sequenceDrill, type Stop } from '../../sequence';
+import { strikeCounts } from '../../strike-counts';
+import { struckBars } from '../../struck-bars';
+import { checkTempo, faster, LOOP_TEMPO, slower } from '../../tempo';
+import type { FamilyDefinition, Move } from '../../family';
+import {
+  fretsOrNone,
+  hidden,
+  list,
+  type NamedGrip,
+  oneOf,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  tempo,
+  text,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { movedTogether, rootText } from '../../moving';
 
 /** A recipe goes into an address, and a server takes about 16 kB of one. */
 export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
+export const SECTION_PARTS = ['as written', 'one stroke', 'melody'] as const;
+
+const parameters = {
+  pieceId: hidden(text('a piece', 0, 40)),
+  title: hidden(text('a title', 0, 120)),
+  /** Bar numbers on the chart of the piece. */
+  fromBar: hidden(whole(1, 10_000)),
+  toBar: hidden(whole(1, 10_000)),
+  /** Those bars as a chart of their own, so that the drill stays what it was when the piece changes. */
+  chart: hidden(text('bars as a chart', 1, SECTION_LIMITS.characters)),
+  /** For every chord of that chart; null where nothing is gripped. */
+  grips: list(fretsOrNone, 0, SECTION_LIMITS.chords),
+  part: oneOf(SECTION_PARTS),
+  tempoBpm: tempo,
+};
+export type PieceSectionRecipe = RecipeOf<'piece section', ParametersOf<typeof parameters>>;
+export const pieceSection = (parameters: PieceSectionRecipe['parameters']): PieceSectionRecipe =>
+  recipeOf<PieceSectionRecipe>('piece section')(parameters);
+
+/** The grips of the bars with the chords written over them; none for the melody, or where the chart does not fit them. */
+function gripsOf({ parameters }: PieceSectionRecipe): NamedGrip[] {
+  const { piece, problems } = readChart(parameters.chart);
+  const written = writtenChords(piece);
+  if (parameters.part === 'melody' || problems.length || written.length !== parameters.grips.length)
+    return [];
+  return parameters.grips.flatMap((frets, i) => (frets ? [{ chord: written[i].chord, frets }] : []));
+}
+const withGrips = (recipe: PieceSectionRecipe, grips: readonly NamedGrip[]): PieceSectionRecipe => {
+  const next = grips.values();
+  return withParameters(recipe, {
+    grips: recipe.parameters.grips.map((frets) => frets && (next.next().value?.frets ?? frets)),
+  });
+};
+
+/** Grips and chart together; the grips move along the neck and so must be without open strings. */
+function rekeyed(recipe: PieceSectionRecipe, move: Move): Result<PieceSectionRecipe> {
+  const { piece } = readChart(recipe.parameters.chart);
+  const mode = piece.key.endsWith('minor') ? 'minor' : 'major';
+  const named = readPieceKey(`${noteText(move.to)} ${mode}`);
+  const moved = rekeyPiece(piece, named.ok ? named.value.name : keyOn(pitchClassOf(move.to), mode).name);
+  if (!moved.ok) return moved;
+  const held = recipe.parameters.grips.flatMap((frets) => (frets ? [{ chord: 'C', frets }] : []));
+  const along = movedTogether(held, { ...move, instrument: { ...move.instrument, capo: piece.capo } });
+  if (!along.ok) return along;
+  return ok(withParameters(withGrips(recipe, along.value), { chart: writeChart(moved.value) }));
+}
+
 /** A melody is begun at this share of its tempo (assumed). */
 const MELODY_SHARE = 0.7;
 
@@ -51,7 +123,7 @@ function bars(recipe: PieceSectionRecipe): Result<Piece> {
   return ok(piece);
 }
 
-function make(recipe: PieceSectionRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: PieceSectionRecipe, context: DrillContext): Result<DrillOf<PieceSectionRecipe>> {
   const read = bars(recipe);
   if (!read.ok) return read;
   const piece = read.value;
@@ -65,7 +137,11 @@ function make(recipe: PieceSectionRecipe, context: DrillContext): Result<Drill> 
 const leftOutOf = (piece: Piece): Reason[] =>
   new Set(playedBars(piece).map((bar) => bar.tempoBpm)).size > 1 ? [{ code: 'left.tempo', values: {} }] : [];
 
-function chords(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext): Result<Drill> {
+function chords(
+  recipe: PieceSectionRecipe,
+  piece: Piece,
+  context: DrillContext,
+): Result<DrillOf<PieceSectionRecipe>> {
   const { grips, part, tempoBpm } = recipe.parameters;
   const written = writtenChords(piece);
   if (grips.length !== written.length)
@@ -158,7 +234,11 @@ function sungNotes(piece: Piece): Sung[] {
   });
 }
 
-function melody(recipe: PieceSectionRecipe, piece: Piece, context: DrillContext): Result<Drill> {
+function melody(
+  recipe: PieceSectionRecipe,
+  piece: Piece,
+  context: DrillContext,
+): Result<DrillOf<PieceSectionRecipe>> {
   const { instrument } = context;
   const notes = sungNotes(piece);
   if (notes.length === 0)
@@ -246,7 +326,33 @@ function inPositions(places: readonly MelodyPlace[]): MelodyPlace[][] {
   return groups;
 }
 
-export const pieceSectionFamily: Family<PieceSectionRecipe> = {
+export const pieceSectionFamily: FamilyDefinition<PieceSectionRecipe> = {
+  name: 'piece section',
+  group: 'in a piece',
+  parameters,
+  root: ({ parameters }) => {
+    const key = readPieceKey(readChart(parameters.chart).piece.key);
+    return key.ok ? key.value.tonic : null;
+  },
+  rekey: rekeyed,
+  gripsOf,
+  withGrips,
+  capo: ({ parameters }) => readChart(parameters.chart).piece.capo,
+  title: ({ parameters: { title, fromBar, toBar, part } }) => ({
+    code: 'title.section',
+    values: { title, fromBar, toBar, part },
+  }),
+  // Until bars of a piece are chosen: two grips as a piece of two bars.
+  first: ({ grip, beside }) =>
+    pieceSection({
+      pieceId: 'none',
+      title: 'Two bars of what is held',
+      fromBar: 1,
+      toBar: 2,
+      chart: `key: ${rootText(grip)}\ntempo: 80\nstrum plain 2: D - d u\n\n[A] plain\n| ${beside.chord} | ${grip.chord} |\n`,
+      grips: [beside.frets, grip.frets],
+      part: 'as written',
+    }),
   make,
   easier: (recipe, context) => {
     const slow = atTempo(recipe, make(recipe, context), slower);

@@ -3,23 +3,57 @@
  * from the thin side, the thumb the lowest; alternating, it goes between the root's string and another below the
  * fingers, the fifth before any other tone. A plectrum strikes one string at a time, down on the beat and up between.
  */
-import { strikePoints } from '../effort/strike';
-import type { Reason } from '../effort/explain';
-import { pitchAt } from '../fretboard/instrument';
-import { fail, ok, type Result } from '../kernel/result';
-import { readPattern } from '../score/pattern';
-import type { Pluck, Stroke, StrokePattern } from '../score/piece';
-import type { Bar } from '../score/score';
-import { pluckedStrings } from '../score/struck-strings';
-import { degreeOfPitchClass, parseChord } from '../theory/chord';
-import { mod12 } from '../theory/note';
-import type { Drill, DrillContext, Family } from './drill';
-import type { GripItem } from './items';
-import { withParameters, type PickingPatternRecipe } from './recipe';
-import { atTempo, sequenceDrill } from './sequence';
-import { strikeCounts } from './strike-counts';
-import { struckBars, type StringsOf } from './struck-bars';
-import { faster, slower } from './tempo';
+import { strikePoints } from '../../../effort/strike';
+import type { Reason } from '../../../effort/explain';
+import { pitchAt } from '../../../fretboard/instrument';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { readPattern } from '../../../score/pattern';
+import type { Pluck, Stroke, StrokePattern } from '../../../score/piece';
+import type { Bar } from '../../../score/score';
+import { pluckedStrings } from '../../../score/struck-strings';
+import { degreeOfPitchClass, parseChord } from '../../../theory/chord';
+import { mod12 } from '../../../theory/note';
+import type { DrillOf, DrillContext } from '../../drill';
+import type { GripItem } from '../../items';
+import { atTempo, sequenceDrill } from '../../sequence';
+import { strikeCounts } from '../../strike-counts';
+import { struckBars, type StringsOf } from '../../struck-bars';
+import { faster, slower } from '../../tempo';
+import type { FamilyDefinition } from '../../family';
+import {
+  grip,
+  list,
+  oneOf,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  tempo,
+  text,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { chordRoot, movedTogether } from '../../moving';
+
+/** Patterns that are usual to begin with. */
+const USUAL = ['p i m a', 'p i m i', 'p i p m', 'p m i a', 'p i m a m i', 'p a m i', 'p im p im', 'p - im -'];
+
+const parameters = {
+  grips: list(grip, 1, 4),
+  /** Steps as `readPattern` reads them: `p i m a`, fingers together `pm`, `-` and `.`. */
+  pattern: text('a pattern, like p i m a', 1, 160, USUAL),
+  /** Steps to a beat. */
+  perBeat: whole(1, 4),
+  /** Quarters of a bar. */
+  beats: whole(2, 7),
+  barsEach: whole(1, 4),
+  /** The thumb stays on the lowest string, or goes between it and another. */
+  bass: oneOf(['root', 'alternating']),
+  striker: oneOf(['fingers', 'plectrum']),
+  tempoBpm: tempo,
+};
+export type PickingPatternRecipe = RecipeOf<'picking pattern', ParametersOf<typeof parameters>>;
+export const pickingPattern = (parameters: PickingPatternRecipe['parameters']): PickingPatternRecipe =>
+  recipeOf<PickingPatternRecipe>('picking pattern')(parameters);
 
 /** Strings the fingers take, counted from the thin side. */
 const FINGER_STRINGS = 3;
@@ -43,7 +77,7 @@ function barSteps(pattern: StrokePattern, beats: number, bar: number): (Stroke |
 
 const isPluck = (step: Stroke | Pluck): step is Pluck => typeof step !== 'string';
 
-function make(recipe: PickingPatternRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: PickingPatternRecipe, context: DrillContext): Result<DrillOf<PickingPatternRecipe>> {
   const p = recipe.parameters;
   if (p.grips.length < 1 || p.grips.length > 4) return fail('drill.grips', 'grips', 'one to four grips');
   if (!(Number.isInteger(p.beats) && p.beats >= 2 && p.beats <= 7))
@@ -119,7 +153,32 @@ const withPlectrum = (bar: Bar, perBeat: number): Bar => ({
   })),
 });
 
-export const pickingPatternFamily: Family<PickingPatternRecipe> = {
+export const pickingPatternFamily: FamilyDefinition<PickingPatternRecipe> = {
+  name: 'picking pattern',
+  group: 'striking hand',
+  parameters,
+  gripsOf: ({ parameters }) => parameters.grips,
+  withGrips: (recipe, grips) => withParameters(recipe, { grips }),
+  root: ({ parameters }) => chordRoot(parameters.grips[0]?.chord ?? ''),
+  rekey: (recipe, move) => {
+    const moved = movedTogether(recipe.parameters.grips, move);
+    return moved.ok ? ok(withParameters(recipe, { grips: moved.value })) : moved;
+  },
+  regrips: (recipe, grips) => withParameters(recipe, { grips }),
+  title: ({ parameters: { pattern, grips } }) => ({
+    code: 'title.picking',
+    values: { pattern, chord: grips[0]?.chord ?? '' },
+  }),
+  first: ({ grip: now, several }) =>
+    pickingPattern({
+      grips: several ?? [now],
+      pattern: 'p i m a',
+      perBeat: 2,
+      beats: 4,
+      barsEach: 1,
+      bass: 'root',
+      striker: 'fingers',
+    }),
   make,
   easier: (recipe, context) => {
     const slow = atTempo(recipe, make(recipe, context), slower);

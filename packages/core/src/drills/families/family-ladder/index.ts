@@ -2,16 +2,42 @@
  * Family ladder: one root and form through maj7, 7, aug7 and on to dim7, on grips that hold each tone once, so
  * that each rung is one move.
  */
-import type { Reason } from '../effort/explain';
-import { fail, type Result } from '../kernel/result';
-import { familyLadder as ladderOf, LADDER, type Rung } from '../shapes/forms';
-import type { Form } from '../shapes/form';
-import { makeChord } from '../theory/chord';
-import { readNote } from '../theory/note';
-import type { Drill, DrillContext, Family } from './drill';
-import type { FamilyLadderRecipe } from './recipe';
-import { atTempo, sequenceDrill } from './sequence';
-import { faster, slower } from './tempo';
+import type { Reason } from '../../../effort/explain';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { familyLadder as ladderOf, LADDER, type Rung } from '../../../shapes/forms';
+import type { Form } from '../../../shapes/form';
+import { makeChord } from '../../../theory/chord';
+import { noteText, readNote } from '../../../theory/note';
+import type { DrillOf, DrillContext } from '../../drill';
+import { atTempo, sequenceDrill } from '../../sequence';
+import { faster, slower } from '../../tempo';
+import { type FamilyDefinition, gripless } from '../../family';
+import {
+  hidden,
+  note,
+  oneOf,
+  optional,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  tempo,
+  whole,
+  withParameters,
+} from '../../parameters';
+import { namedRoot, rootText } from '../../moving';
+
+const FORM_NAMES = ['C', 'A', 'G', 'E', 'D'] as const;
+
+const parameters = {
+  root: note,
+  form: oneOf(FORM_NAMES),
+  /** Lowest fret of the first rung; left out, the lowest place that leads furthest. */
+  fret: hidden(optional(whole(1, 24))),
+  beatsEach: whole(2, 16, [2, 4, 8]),
+  tempoBpm: tempo,
+};
+export type FamilyLadderRecipe = RecipeOf<'family ladder', ParametersOf<typeof parameters>>;
+export const familyLadder = recipeOf<FamilyLadderRecipe>('family ladder');
 
 const FORMS: readonly Form[] = ['E', 'A', 'D', 'C', 'G'];
 /** Fewer rungs teach no family. */
@@ -22,7 +48,7 @@ const askOf = (chord: string, move: Rung['moves'][number] | undefined): Reason =
     ? { code: 'ask.rung', values: { chord, string: move.string, by: move.by } }
     : { code: 'ask.grip', values: { chord } };
 
-function make(recipe: FamilyLadderRecipe, context: DrillContext): Result<Drill> {
+function make(recipe: FamilyLadderRecipe, context: DrillContext): Result<DrillOf<FamilyLadderRecipe>> {
   const { root, form, fret, beatsEach, tempoBpm } = recipe.parameters;
   const read = readNote(root);
   if (!read || read.length !== root.length) return fail('drill.root', 'root', 'a note, like Ab');
@@ -50,7 +76,21 @@ function make(recipe: FamilyLadderRecipe, context: DrillContext): Result<Drill> 
   );
 }
 
-export const familyLadderFamily: Family<FamilyLadderRecipe> = {
+export const familyLadderFamily: FamilyDefinition<FamilyLadderRecipe> = {
+  name: 'family ladder',
+  group: 'one grip',
+  parameters,
+  ...gripless,
+  root: ({ parameters }) => namedRoot(parameters.root),
+  rekey: (recipe, { to, up }) => {
+    const { fret } = recipe.parameters;
+    const root = noteText(to);
+    return ok(
+      withParameters(recipe, fret === undefined ? { root } : { root, fret: ((fret + up - 1) % 12) + 1 }),
+    );
+  },
+  title: ({ parameters: { root, form } }) => ({ code: 'title.ladder', values: { root, form } }),
+  first: ({ grip }) => familyLadder({ root: rootText(grip), form: 'A', beatsEach: 4 }),
   make,
   easier: (recipe, context) => atTempo(recipe, make(recipe, context), slower),
   harder: (recipe, context) => atTempo(recipe, make(recipe, context), faster),

@@ -1,0 +1,80 @@
+/**
+ * A drill in another key. What names a root or a key takes the new one; grips written out move along the neck with their
+ * chords, which works for grips without open strings alone. Never a different grip: another grip would be another drill.
+ */
+import type { Instrument } from '../fretboard/instrument';
+import { fail, ok, type Result } from '../kernel/result';
+import { parseChord, transposeChord } from '../theory/chord';
+import { noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note';
+import { parseScale } from '../theory/scale';
+import type { Move } from './family';
+import type { NamedGrip } from './parameters';
+
+export function chordRoot(symbol: string): NoteName | null {
+  const chord = parseChord(symbol);
+  return chord.ok ? chord.value.root : null;
+}
+/** The root of a grip's chord as it is written; C where the symbol cannot be read. */
+export function rootText(grip: NamedGrip): string {
+  const root = chordRoot(grip.chord);
+  return root ? noteText(root) : 'C';
+}
+export function keyRoot(key: string): NoteName | null {
+  const scale = parseScale(key);
+  return scale.ok ? scale.value.tonic : null;
+}
+export const namedRoot = (root: string): NoteName | null => readNote(root)?.note ?? null;
+
+/** A scale of the same kind on the root moved to; major where it could not be read. */
+export function keyOnRoot(key: string, { to }: Move): string {
+  const scale = parseScale(key);
+  return `${noteText(to)} ${scale.ok ? scale.value.kind : 'major'}`;
+}
+
+/** The key moved; one that stands on the root now takes the very name of the new one. */
+export function movedKey(key: string, up: number, root?: NoteName, now?: NoteName): string {
+  const scale = parseScale(key);
+  if (!scale.ok) return key;
+  if (root && now && noteText(scale.value.tonic) === noteText(now))
+    return `${noteText(root)} ${scale.value.kind}`;
+  return `${noteText(rootNamed(pitchClassOf(scale.value.tonic) + up))} ${scale.value.kind}`;
+}
+
+interface InKey {
+  readonly key: string;
+  readonly numerals: readonly string[];
+}
+/** A progression by number in the key moved to; nothing stays nothing. */
+export const movedProgression = (
+  progression: InKey | undefined,
+  { up }: Move,
+): { readonly progression?: InKey } =>
+  progression ? { progression: { ...progression, key: movedKey(progression.key, up) } } : {};
+
+/**
+ * Grips moved by the same number of frets, to the lowest place on the neck where they lie. Problems: `drill.open-strings`
+ * (grips that cannot move), `drill.past-neck` (they would leave it), those of the chords.
+ */
+export function movedTogether(
+  grips: readonly NamedGrip[],
+  { up, to: root, instrument }: Pick<Move, 'up' | 'to'> & { readonly instrument: Instrument },
+): Result<NamedGrip[]> {
+  const frets = grips.flatMap((grip) => grip.frets.filter((fret): fret is number => fret !== null));
+  if (up !== 0 && frets.includes(0))
+    return fail('drill.open-strings', 'grips', 'grips without open strings, which move along the neck');
+  const highest = instrument.frets - instrument.capo;
+  const [lowest, top] = [Math.min(...frets), Math.max(...frets)];
+  const by = [up - 12, up].find((one) => lowest + one >= (one === 0 ? 0 : 1) && top + one <= highest);
+  if (by === undefined) return fail('drill.past-neck', 'grips', 'a key in which they stay on the neck');
+  const moved: NamedGrip[] = [];
+  for (const [i, grip] of grips.entries()) {
+    const chord = parseChord(grip.chord);
+    if (!chord.ok) return chord;
+    const to = i === 0 ? root : rootNamed(pitchClassOf(chord.value.root) + up);
+    moved.push({
+      chord: transposeChord(chord.value, to).symbol,
+      frets: grip.frets.map((fret) => (fret === null ? null : fret + by)),
+    });
+  }
+  return ok(moved);
+}
