@@ -1,14 +1,12 @@
 /** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
 import {
-  CHANGE_PIECES,
+  FAMILIES,
   LADDER_ROUNDS,
   PAIN_PLACES,
-  ROOT_ANSWERS,
-  SECTION_LIMITS,
-  SECTION_PARTS,
-  STRUM_LEVELS,
   type Item,
   type Recipe,
+  type Spec,
+  type Specs,
   type Take,
 } from '@finch/core/drills';
 import * as v from 'valibot';
@@ -71,210 +69,91 @@ const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
   }),
 ]);
 
-const FORMS = ['C', 'A', 'G', 'E', 'D'] as const;
 const namedGripSchema = v.object({ chord: chordTextSchema, frets: fretsSchema });
 const tempoSchema = v.pipe(
   v.number('a tempo in beats a minute'),
   v.minValue(20, 'a tempo of 20 or more'),
   v.maxValue(300, 'a tempo of 300 or less'),
 );
-const head = { schemaVersion: v.literal(1), version: v.literal(1), seed: v.pipe(v.number(), v.integer()) };
-
-const rootStringSchema = v.picklist([5, 6]);
-const rootAnswerSchema = v.picklist(ROOT_ANSWERS);
-const secondsSchema = v.pipe(v.number(), v.minValue(2), v.maxValue(20));
 const noteNameSchema = v.pipe(v.string('a note'), v.regex(/^[A-G](##|bb|#|b)?$/, 'a note, like Ab'));
 const keySchema = v.pipe(v.string('a key'), v.minLength(1, 'a key, like Ab major'), v.maxLength(40));
-const qualitySchema = v.pipe(v.string('a quality'), v.minLength(1), v.maxLength(40));
-const loopGripsSchema = v.pipe(
-  v.array(namedGripSchema),
-  v.minLength(1, 'one grip or more'),
-  v.maxLength(4, 'four grips or fewer'),
-);
-const progressionSchema = (most: number) =>
-  v.object({ key: shortText, numerals: v.pipe(v.array(shortText), v.maxLength(most)) });
+const qualitySchema = v.pipe(v.string('a quality'), v.minLength(1, 'a quality'), v.maxLength(40));
 
-export const recipeSchema: v.GenericSchema<unknown, Recipe> = v.variant('family', [
-  v.object({
-    ...head,
-    family: v.literal('warm up'),
-    parameters: v.object({ minutes: whole(1, 15), startFret: v.optional(whole(1, 20)) }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('root call'),
-    parameters: v.object({
-      rootString: rootStringSchema,
-      answer: rootAnswerSchema,
-      count: whole(1, 120),
-      secondsPerCall: secondsSchema,
-      maxFret: whole(3, 20),
-      minFret: v.optional(whole(0, 20)),
-      grid: v.optional(
-        v.object({
-          rootStrings: v.pipe(v.array(rootStringSchema), v.minLength(1), v.maxLength(2)),
-          answers: v.pipe(v.array(rootAnswerSchema), v.minLength(1), v.maxLength(ROOT_ANSWERS.length)),
-          weak: v.pipe(
-            v.array(v.object({ rootString: rootStringSchema, answer: rootAnswerSchema, fret: whole(0, 24) })),
-            v.maxLength(240),
-          ),
-        }),
-      ),
+/** How a parameter of a family is checked as it travels: by the bounds the family gives. */
+function schemaOf(spec: Spec): v.GenericSchema {
+  const schema = bareSchemaOf(spec);
+  return spec.optional ? v.optional(schema) : schema;
+}
+function bareSchemaOf(spec: Spec): v.GenericSchema {
+  switch (spec.is) {
+    case 'whole':
+      return v.pipe(
+        v.number('a number'),
+        v.integer('a whole number'),
+        v.minValue(spec.least, `${spec.least} or more`),
+        v.maxValue(spec.most, `${spec.most} or less`),
+      );
+    case 'number':
+      return v.pipe(
+        v.number('a number'),
+        v.minValue(spec.least, `${spec.least} or more`),
+        v.maxValue(spec.most, `${spec.most} or less`),
+      );
+    case 'string number':
+      return stringNumberSchema;
+    case 'one of':
+      return v.picklist(spec.values, `one of ${spec.values.join(', ')}`);
+    case 'yes or no':
+      return v.boolean('yes or no');
+    case 'text':
+      return v.pipe(
+        v.string(spec.what),
+        v.minLength(spec.least, spec.what),
+        v.maxLength(spec.most, `${spec.what} of at most ${spec.most} characters`),
+      );
+    case 'chord':
+      return chordTextSchema;
+    case 'note':
+      return noteNameSchema;
+    case 'key':
+      return keySchema;
+    case 'quality':
+      return qualitySchema;
+    case 'grip':
+      return namedGripSchema;
+    case 'frets or none':
+      return v.nullable(fretsSchema);
+    case 'list':
+      return v.pipe(
+        v.array(schemaOf(spec.of)),
+        v.minLength(spec.least, `${spec.least} or more`),
+        v.maxLength(spec.most, `at most ${spec.most}`),
+      );
+    case 'three': {
+      const one = schemaOf(spec.of);
+      return v.tuple([one, one, one]);
+    }
+    case 'record':
+      return recordSchemaOf(spec.of);
+  }
+}
+const recordSchemaOf = (specs: Specs) =>
+  v.object(Object.fromEntries(Object.entries(specs).map(([name, spec]) => [name, schemaOf(spec)])));
+
+/** Of every family in the list, by its own data; what is given beyond that is left out. */
+export const recipeSchema = v.variant(
+  'family',
+  FAMILIES.map((family) =>
+    v.object({
+      schemaVersion: v.literal(1),
+      version: v.literal(1),
+      seed: v.pipe(v.number(), v.integer()),
+      family: v.literal(family.name),
+      parameters: recordSchemaOf(family.parameters),
     }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('string walk'),
-    parameters: v.object({
-      string: stringNumberSchema,
-      key: keySchema,
-      maxFret: whole(3, 24),
-      calls: whole(1, 48),
-      secondsPerCall: secondsSchema,
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('note reading'),
-    parameters: v.object({
-      position: whole(0, 21),
-      strings: stringNumberSchema,
-      key: keySchema,
-      count: whole(1, 48),
-      secondsPerNote: secondsSchema,
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('formula'),
-    parameters: v.object({
-      grip: namedGripSchema,
-      targets: v.pipe(v.array(qualitySchema), v.minLength(1, 'one quality or more'), v.maxLength(32)),
-      secondsPerCall: secondsSchema,
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('family ladder'),
-    parameters: v.object({
-      root: noteNameSchema,
-      form: v.picklist(FORMS),
-      fret: v.optional(whole(1, 24)),
-      beatsEach: whole(2, 16),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('five forms'),
-    parameters: v.object({
-      root: noteNameSchema,
-      quality: qualitySchema,
-      order: v.picklist(['up', 'up and down']),
-      barsEach: whole(1, 4),
-      keys: whole(1, 4),
-      next: v.picklist(['fourths', 'fifths', 'random']),
-      allowOpen: v.boolean(),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('close triads'),
-    parameters: v.object({
-      root: noteNameSchema,
-      strings: v.tuple([stringNumberSchema, stringNumberSchema, stringNumberSchema]),
-      qualities: v.pipe(
-        v.array(v.picklist(['major', 'minor', 'diminished', 'augmented'])),
-        v.minLength(1, 'one quality or more'),
-        v.maxLength(4),
-      ),
-      progression: v.optional(progressionSchema(16)),
-      beatsEach: whole(2, 8),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('change loop'),
-    parameters: v.object({
-      grips: v.pipe(
-        v.array(namedGripSchema),
-        v.minLength(2, 'two grips or more'),
-        v.maxLength(4, 'four grips or fewer'),
-      ),
-      beatsEach: whole(2, 8),
-      tempoBpm: v.optional(tempoSchema),
-      progression: v.optional(progressionSchema(16)),
-      piece: v.optional(v.picklist(CHANGE_PIECES)),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('bass walk'),
-    parameters: v.object({
-      from: chordTextSchema,
-      to: chordTextSchema,
-      key: keySchema,
-      way: v.picklist(['up', 'down']),
-      by: v.picklist(['scale', 'half steps']),
-      back: v.boolean(),
-      beatsEach: whole(2, 8),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('strum reading'),
-    parameters: v.object({
-      grips: loopGripsSchema,
-      beats: whole(2, 7),
-      level: whole(1, STRUM_LEVELS),
-      bars: whole(2, 16),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('picking pattern'),
-    parameters: v.object({
-      grips: loopGripsSchema,
-      pattern: v.pipe(
-        v.string('a pattern'),
-        v.minLength(1, 'a pattern, like p i m a'),
-        v.maxLength(160, 'a pattern of at most 160 characters'),
-      ),
-      perBeat: whole(1, 4),
-      beats: whole(2, 7),
-      barsEach: whole(1, 4),
-      bass: v.picklist(['root', 'alternating']),
-      striker: v.picklist(['fingers', 'plectrum']),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({
-    ...head,
-    family: v.literal('piece section'),
-    parameters: v.object({
-      pieceId: shortText,
-      title: v.pipe(v.string('a title'), v.maxLength(120, 'a title of at most 120 characters')),
-      fromBar: whole(1, 10_000),
-      toBar: whole(1, 10_000),
-      chart: v.pipe(
-        v.string('bars as a chart'),
-        v.minLength(1, 'bars as a chart'),
-        v.maxLength(SECTION_LIMITS.characters, `at most ${SECTION_LIMITS.characters} characters`),
-      ),
-      grips: v.pipe(
-        v.array(v.nullable(fretsSchema)),
-        v.maxLength(SECTION_LIMITS.chords, `at most ${SECTION_LIMITS.chords} chords`),
-      ),
-      part: v.picklist(SECTION_PARTS),
-      tempoBpm: v.optional(tempoSchema),
-    }),
-  }),
-  v.object({ ...head, family: v.literal('ring check'), parameters: v.object({ grip: namedGripSchema }) }),
-]);
+  ),
+  // The type of a recipe follows from the same data.
+) as v.GenericSchema<unknown, unknown> as v.GenericSchema<unknown, Recipe>;
 
 const feelSchema = v.variant('hand', [
   v.object({ hand: v.literal('easy') }),

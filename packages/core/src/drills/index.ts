@@ -19,6 +19,7 @@ export {
   changeLoop,
   checkFirst,
   closeTriads,
+  degrees,
   FAMILIES,
   familyLadder,
   fiveForms,
@@ -64,6 +65,7 @@ export {
   drillTitle,
   easier,
   familyNamed,
+  firstRecipe,
   gripsOf,
   harder,
   makeDrill,
@@ -74,7 +76,18 @@ export {
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor } from './drill';
 export type { Answer, DrillContext, DrillStep, Place, Prelude } from './drill';
-export { FAMILY_GROUPS, type FamilyGroup, type FieldOf, type StartingPoint } from './family';
+export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
+export {
+  fieldsOf,
+  namedGrips,
+  takesGrips,
+  tempoOf,
+  togglesOf,
+  withTempo,
+  type Field,
+  type NamedGrips,
+  type Toggle,
+} from './fields';
 export type { Spec, Specs } from './parameters';
 export { gripsInOrder } from './in-order';
 export { changeIn, gradeIn } from './in-context';

@@ -4,7 +4,7 @@ import type { Instrument } from '../fretboard/instrument';
 import { fail, type Result } from '../kernel/result';
 import { mod12, pitchClassOf, type NoteName } from '../theory/note';
 import type { DrillContext } from './drill';
-import type { FamilyDefinition } from './family';
+import type { FamilyDefinition, StartingPoint } from './family';
 import type { NamedGrip } from './parameters';
 import { FAMILIES, type Drill, type DrillFamily, type Recipe } from './recipe';
 
@@ -58,3 +58,26 @@ export const drillTitle = (recipe: Recipe): Reason => familyOf(recipe).title(rec
 
 /** Grips a recipe names, in the order they are played; none where the drill finds its own. */
 export const gripsOf = (recipe: Recipe): readonly NamedGrip[] => familyOf(recipe).gripsOf(recipe);
+
+/** What is in hand where a drill is begun. */
+export interface InHand {
+  readonly grip: NamedGrip;
+  /** The grip it comes from; null where nothing was played before. */
+  readonly from: NamedGrip | null;
+  /** Grips of the drill before, which a family that plays several takes on. */
+  readonly grips?: readonly NamedGrip[];
+  readonly instrument: Instrument;
+}
+const A_MINOR: NamedGrip = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
+const E_MINOR: NamedGrip = { chord: 'Em', frets: [0, 2, 2, 0, 0, 0] };
+/** As many grips as a family that plays several begins with. */
+const MOST_TAKEN_ON = 4;
+
+/** A sensible first recipe of a family around what is in hand; a usual neighbour stands beside a grip that comes from none. */
+export function firstRecipe(family: DrillFamily, { grip, from, grips = [], instrument }: InHand): Recipe {
+  const frets = (one: NamedGrip) => one.frets.join();
+  const beside = from ?? (frets(grip) === frets(A_MINOR) ? E_MINOR : A_MINOR);
+  const each = [...new Map(grips.map((one) => [`${one.chord} ${frets(one)}`, one])).values()];
+  const several: StartingPoint['several'] = each.length >= 2 ? each.slice(0, MOST_TAKEN_ON) : null;
+  return familyNamed(family).first({ grip, beside, several, instrument });
+}

@@ -133,7 +133,7 @@ export const whole = (least: number, most: number, offer?: readonly number[]): W
   ...(offer ? { offer } : {}),
 });
 /** @param offer Usual values; left out, every whole number between the bounds. */
-export const number = (least: number, most: number, offer?: readonly number[]): NumberSpec => ({
+const number = (least: number, most: number, offer?: readonly number[]): NumberSpec => ({
   is: 'number',
   least,
   most,

@@ -4,6 +4,7 @@ import type { FamilyDefinition } from './family';
 import { bassWalkFamily } from './families/bass-walk';
 import { changeLoopFamily } from './families/change-loop';
 import { closeTriadsFamily } from './families/close-triads';
+import { degreesFamily } from './families/degrees';
 import { familyLadderFamily } from './families/family-ladder';
 import { fiveFormsFamily } from './families/five-forms';
 import { formulaFamily } from './families/formula';
@@ -27,6 +28,7 @@ export const FAMILIES = [
   familyLadderFamily,
   fiveFormsFamily,
   closeTriadsFamily,
+  degreesFamily,
   changeLoopFamily,
   bassWalkFamily,
   strumReadingFamily,
@@ -39,22 +41,23 @@ export type Recipe = RecipeIn<(typeof FAMILIES)[number]>;
 export type DrillFamily = Recipe['family'];
 export type Drill = DrillOf<Recipe>;
 
-export { withParameters, type NamedGrip } from './parameters';
+export type { NamedGrip } from './parameters';
 export { bassWalk, type BassWalkRecipe } from './families/bass-walk';
 export { CHANGE_PIECES, changeLoop, type ChangeLoopRecipe, type ChangePiece } from './families/change-loop';
-export { closeTriads, type CloseTriadsRecipe, nearestTriad } from './families/close-triads';
-export { familyLadder, type FamilyLadderRecipe } from './families/family-ladder';
-export { fiveForms, type FiveFormsRecipe } from './families/five-forms';
-export { formula, type FormulaRecipe } from './families/formula';
-export { noteReading, type NoteReadingRecipe } from './families/note-reading';
-export { pickingPattern, type PickingPatternRecipe } from './families/picking-pattern';
+export { closeTriads, nearestTriad } from './families/close-triads';
+export { degrees } from './families/degrees';
+export { familyLadder } from './families/family-ladder';
+export { fiveForms } from './families/five-forms';
+export { formula } from './families/formula';
+export { noteReading } from './families/note-reading';
+export { pickingPattern } from './families/picking-pattern';
 export {
   pieceSection,
   type PieceSectionRecipe,
   SECTION_LIMITS,
   SECTION_PARTS,
 } from './families/piece-section';
-export { checkFirst, ringCheck, type RingCheckRecipe, type StringAnswer } from './families/ring-check';
+export { checkFirst, ringCheck, type StringAnswer } from './families/ring-check';
 export {
   calledCells,
   ROOT_ANSWERS,
@@ -64,6 +67,6 @@ export {
   type RootCallRecipe,
   type RootCell,
 } from './families/root-call';
-export { stringWalk, type StringWalkRecipe } from './families/string-walk';
-export { STRUM_LEVELS, strumReading, type StrumReadingRecipe } from './families/strum-reading';
-export { warmUp, type WarmUpRecipe } from './families/warm-up';
+export { stringWalk } from './families/string-walk';
+export { STRUM_LEVELS, strumReading } from './families/strum-reading';
+export { warmUp } from './families/warm-up';

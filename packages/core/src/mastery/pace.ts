@@ -1,4 +1,5 @@
 /** The counted minutes of a log, for a student's pace: the latest ones, since a hand gets quicker. */
+import { gripsOf } from '../drills/make-drill';
 import { fitPace, type CountedChanges, type PaceFit, type PacePrior } from '../changes/refit';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
@@ -14,10 +15,9 @@ export function countsOf(events: readonly LogEvent[]): CountedChanges[] {
     .filter((event) => !voided.has(event.id))
     .toSorted((a, b) => happenedAt(a) - happenedAt(b))
     .flatMap((event): CountedChanges[] => {
-      if (event.kind !== 'attempt' || !event.take.count || event.take.recipe.family !== 'change loop')
-        return [];
-      const grips = event.take.recipe.parameters.grips.map((grip) => grip.frets);
-      return [{ grips, ...event.take.count }];
+      if (event.kind !== 'attempt' || !event.take.count) return [];
+      const grips = gripsOf(event.take.recipe).map((grip) => grip.frets);
+      return grips.length < 2 ? [] : [{ grips, ...event.take.count }];
     });
 }
 

@@ -3,8 +3,8 @@
  * as a block with a worth a minute. The worth is expected gain toward the goals times the chance that it
  * succeeds, best near .8 (our assumption): what cannot fail and what cannot work both teach little.
  */
-import { LOOP_TEMPO } from '../drills/tempo';
-import { easier, makeDrill } from '../drills/make-drill';
+import { setsTempo, withTempo } from '../drills/fields';
+import { easier, gripsOf, makeDrill } from '../drills/make-drill';
 import type { DrillContext } from '../drills/drill';
 import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
@@ -119,12 +119,12 @@ function fittedDrill(
     if (!best || Math.abs(fitted.chance - WORTH.bestChance) < Math.abs(best.chance - WORTH.bestChance))
       best = fitted;
   }
-  // Only tempo gives way here; another grip would be another thing to learn.
-  for (let notch = 0; best?.recipe.family === 'change loop' && best.chance < 0.6 && notch < 4; notch++) {
-    if ((best.drill.tempoBpm ?? 0) <= LOOP_TEMPO.lowest) break;
+  for (let notch = 0; best && best.drill.tempoBpm !== null && best.chance < 0.6 && notch < 4; notch++) {
     const lighter = easier(best.recipe, context);
-    const drill = lighter.ok ? makeDrill(lighter.value, context) : lighter;
-    if (!lighter.ok || !drill.ok || !stillTrains(drill.value, skill, context)) break;
+    // Only tempo gives way here; another grip would be another thing to learn.
+    if (!lighter.ok || !onlyTempoOf(best.recipe, lighter.value)) break;
+    const drill = makeDrill(lighter.value, context);
+    if (!drill.ok || !stillTrains(drill.value, skill, context)) break;
     best = {
       recipe: lighter.value,
       drill: drill.value,
@@ -134,14 +134,21 @@ function fittedDrill(
   return best;
 }
 
+/** Whether two recipes are one but for their tempo. */
+function onlyTempoOf(a: Recipe, b: Recipe): boolean {
+  const rest = ({ family, parameters, seed }: Recipe) =>
+    JSON.stringify([family, { ...parameters, tempoBpm: 0 }, seed]);
+  return rest(a) === rest(b);
+}
+
 function stillTrains(drill: Drill, skill: Skill, context: CandidateContext): boolean {
   return skillsOf(drill.items, { ...context.syllabus, skills: [skill] }).length > 0;
 }
 
 function atLastTempo(recipe: Recipe, own: SkillState, skill: Skill): Recipe {
-  if (recipe.family !== 'change loop' || own.lastBpm === null) return recipe;
+  if (!setsTempo(recipe) || own.lastBpm === null) return recipe;
   const next = own.lastClean ? Math.min(skill.targetBpm ?? own.lastBpm, own.lastBpm + 3) : own.lastBpm - 2;
-  return { ...recipe, parameters: { ...recipe.parameters, tempoBpm: Math.round(clamp(next, 30, 200)) } };
+  return withTempo(recipe, next);
 }
 
 /** P(clean) of a drill now: the skill's belief against the drill's own items, tempo and what recall is lost. */
@@ -233,14 +240,14 @@ export function useOf(
   state: StudentState,
   context: CandidateContext,
 ): { recipe: Recipe; drill: Drill } | null {
-  const grip = firstGrip(candidate.recipe);
+  const grip = lastGrip(candidate.recipe);
   if (!grip) return null;
   const held = [...state.skills]
     .filter((one) => one.chance !== null && one.skillId !== candidate.skill.id)
     .sort((a, b) => (b.chance?.mean ?? 0) - (a.chance?.mean ?? 0));
   for (const one of held) {
     const skill = context.syllabus.skills.find((found) => found.id === one.skillId);
-    const partner = skill && !skill.barre ? firstGrip(skill.practice[0]) : null;
+    const partner = skill && !skill.barre ? lastGrip(skill.practice[0]) : null;
     if (!partner || partner.frets.join() === grip.frets.join()) continue;
     const recipe = changeLoop({ grips: [partner, grip], beatsEach: 4 });
     const drill = makeDrill(recipe, context);
@@ -249,7 +256,4 @@ export function useOf(
   return null;
 }
 
-function firstGrip(recipe: Recipe): NamedGrip | null {
-  if (recipe.family === 'ring check') return recipe.parameters.grip;
-  return recipe.family === 'change loop' ? recipe.parameters.grips[recipe.parameters.grips.length - 1] : null;
-}
+const lastGrip = (recipe: Recipe): NamedGrip | null => gripsOf(recipe).at(-1) ?? null;

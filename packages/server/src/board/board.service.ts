@@ -2,7 +2,7 @@
 import { TZDate } from '@date-fns/tz';
 import type { BoardBody, StudentHead } from '@finch/contract';
 import { parseChord } from '@finch/core';
-import { gradeIn, type GripItem } from '@finch/core/drills';
+import { gradeIn, gripsOf } from '@finch/core/drills';
 import { dayReader } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
 import { addDays, startOfDay } from 'date-fns';
@@ -155,13 +155,7 @@ function tooHard(view: StudentView): BoardBody['tooHard'] {
     const begun = view.state.skills.find((one) => one.skillId === skill.id);
     if (!begun?.attempts || begun.state === 'clean' || begun.state === 'settled') continue;
     for (const recipe of skill.practice) {
-      const grips =
-        recipe.family === 'ring check'
-          ? [recipe.parameters.grip]
-          : recipe.family === 'change loop'
-            ? recipe.parameters.grips
-            : [];
-      for (const grip of grips as readonly Pick<GripItem, 'chord' | 'frets'>[]) {
+      for (const grip of gripsOf(recipe)) {
         const graded = gradeIn(grip.frets, view.drilling);
         const effort = graded.ok ? graded.value.total : 100;
         if (parseChord(grip.chord).ok && effort > limit && effort > (worst?.effort ?? 0))

@@ -28,6 +28,9 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.ladder': (v) => `${chordText(String(v.root))} family, ${formText(v.form as Form)}`,
   'title.forms': (v) => `${nameChord(String(v.chord))} in five forms`,
   'title.triads': (v) => `${chordText(String(v.root))} triads, strings ${v.strings}`,
+  'title.degrees': (v) =>
+    `The chords of ${chordText(String(v.key))}${v.of === 'sevenths' ? ', sevenths' : ''}, ${v.place === 'position' ? 'in one position' : `roots on string ${String(v.place).at(-1)}`}`,
+  'ask.degree': (v) => `${v.degree}: ${nameChord(String(v.chord))}`,
   'question.changes': (v) => `Were ${v.clean} of ${v.of} changes clean at ${v.bpm}?`,
   'question.ring': (v) =>
     `Did ${plural(v.strings, 'string')} ring${Number(v.silent) ? ` and ${v.silent} stay silent` : ''}?`,

@@ -1,50 +1,64 @@
 <script setup lang="ts">
 /** The parameters of a recipe as a form; every choice makes a new recipe. */
-import { heldGrip, type DrillContext, type Recipe } from '@finch/core/drills';
+import {
+  fieldsOf,
+  heldGrip,
+  namedGrips,
+  takesGrips,
+  tempoOf,
+  togglesOf,
+  withTempo,
+  type DrillContext,
+  type Recipe,
+} from '@finch/core/drills';
 import { BFormCheckbox, BFormInput } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import PickBox from '../../instruments/PickBox.vue';
-import { drillFields, drillToggles, tempoOf, withTempo, type DrillField } from './drill-fields';
+import { choiceText, FAMILY_WORDS, fieldLabel } from '../../words/family-words';
 
 const recipe = defineModel<Recipe>({ required: true });
 const props = defineProps<{ strings: number; context: DrillContext }>();
-const fields = computed(() => drillFields(recipe.value, props.strings));
-const toggles = computed(() => drillToggles(recipe.value));
-const tempo = computed(() => tempoOf(recipe.value));
-const fromShapes = computed(
-  () =>
-    recipe.value.family !== 'piece section' &&
-    ('grip' in recipe.value.parameters || 'grips' in recipe.value.parameters),
-);
 const WIDE = 15;
-const isWide = (one: DrillField) => one.options.some((option) => option.text.length > WIDE);
-/** Chords typed for the drill, each on the grip this hand is best taught; a grip that stays keeps its frets. */
-const chords = computed(() =>
-  recipe.value.family !== 'piece section' && 'grips' in recipe.value.parameters
-    ? recipe.value.parameters.grips.map((grip) => grip.chord).join(' ')
-    : null,
+const fields = computed(() =>
+  fieldsOf(recipe.value, props.strings).map((field) => {
+    const { family } = recipe.value;
+    const options = field.choices.map((value) => ({ value, text: choiceText(family, field.name, value) }));
+    return {
+      ...field,
+      label: fieldLabel(family, field.name),
+      options,
+      wide: options.some(({ text }) => text.length > WIDE),
+    };
+  }),
 );
+const toggles = computed(() =>
+  togglesOf(recipe.value).map((one) => ({
+    ...one,
+    text: choiceText(recipe.value.family, one.name, one.value),
+  })),
+);
+const tempo = computed(() => tempoOf(recipe.value));
+/** Chords typed for the drill, each on the grip this hand is best taught; a grip that stays keeps its frets. */
+const named = computed(() => namedGrips(recipe.value));
+const chords = computed(() => named.value?.grips.map((grip) => grip.chord).join(' ') ?? null);
 const unread = ref('');
 function typedChords(event: Event) {
-  const now = recipe.value;
-  if (now.family === 'piece section' || !('grips' in now.parameters)) return;
-  const { grips: before } = now.parameters;
+  if (!named.value) return;
+  const { grips: before, least, most, take } = named.value;
   const symbols = (event.target as HTMLInputElement).value.split(/[\s,|]+/).filter(Boolean);
-  const grips = symbols.map(
+  const found = symbols.map(
     (symbol) => before.find((grip) => grip.chord === symbol) ?? heldGrip(symbol, props.context),
   );
-  const lost = symbols.filter((_, i) => grips[i] === null);
+  const grips = found.flatMap((grip) => grip ?? []);
+  const lost = symbols.filter((_, i) => !found[i]);
   unread.value =
     lost.length > 0
       ? `${lost.join(', ')}: no chord we read, or no grip inside this hand’s limit.`
-      : symbols.length < 2
-        ? 'Two chords or more make this drill.'
+      : grips.length < least || grips.length > most
+        ? `This drill plays ${least} to ${most} chords.`
         : '';
-  if (unread.value === '')
-    recipe.value = { ...now, parameters: { ...now.parameters, grips: grips.slice(0, MOST_GRIPS) } } as Recipe;
+  if (unread.value === '') recipe.value = take(grips);
 }
-/** A loop plays at most this many grips. */
-const MOST_GRIPS = 4;
 const typedTempo = (event: Event) =>
   (recipe.value = withTempo(recipe.value, Number((event.target as HTMLInputElement).value)));
 </script>
@@ -52,7 +66,7 @@ const typedTempo = (event: Event) =>
 <template>
   <div class="ask-drill">
     <fieldset v-if="toggles.length">
-      <legend>Into</legend>
+      <legend>{{ fieldLabel(recipe.family, toggles[0].name) }}</legend>
       <div class="targets">
         <BFormCheckbox
           v-for="one in toggles"
@@ -63,16 +77,16 @@ const typedTempo = (event: Event) =>
         >
       </div>
     </fieldset>
-    <label v-for="one in fields" :key="one.label" :class="{ wide: isWide(one) }"
+    <label v-for="one in fields" :key="one.name" :class="{ wide: one.wide }"
       >{{ one.label
       }}<template v-if="one.free"
         ><BFormInput
           size="sm"
-          :list="`usual-${one.label}`"
+          :list="`usual-${one.name}`"
           :model-value="one.value"
           maxlength="160"
           @change="recipe = one.choose(($event.target as HTMLInputElement).value.trim())" /><datalist
-          :id="`usual-${one.label}`"
+          :id="`usual-${one.name}`"
         >
           <option
             v-for="option in one.options"
@@ -97,10 +111,10 @@ const typedTempo = (event: Event) =>
         @change="typedChords"
     /></label>
     <p v-if="unread" class="refusal" role="alert">{{ unread }}</p>
-    <p v-if="fromShapes" class="small">Or take grips over from Shapes (“Drill it”) or a path from Changes.</p>
-    <p v-if="recipe.family === 'piece section'" class="small">
-      The bars come from Pieces: pick them on the chart and take “Drill bars”.
+    <p v-if="takesGrips(recipe)" class="small">
+      Or take grips over from Shapes (“Drill it”) or a path from Changes.
     </p>
+    <p v-if="FAMILY_WORDS[recipe.family].note" class="small">{{ FAMILY_WORDS[recipe.family].note }}</p>
   </div>
 </template>
 

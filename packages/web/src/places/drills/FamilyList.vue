@@ -1,17 +1,17 @@
 <script setup lang="ts">
 /** The families in the order in which people learn, with what each trains; the one shown is kept in sight. */
-import type { DrillFamily } from '@finch/core/drills';
+import { FAMILIES, FAMILY_GROUPS, type DrillFamily } from '@finch/core/drills';
 import { BFormSelect } from 'bootstrap-vue-next';
 import { onMounted, useTemplateRef, watch } from 'vue';
 import { afterPaint } from '../../app/stages';
-import { FAMILY_GROUPS } from './families';
+import { FAMILY_WORDS, GROUP_WORDS } from '../../words/family-words';
 
 const props = defineProps<{ family: DrillFamily }>();
 const emit = defineEmits<{ open: [family: DrillFamily] }>();
 /** Where the list would push the drill out of sight, the same as one field. */
-const choices = FAMILY_GROUPS.map((group) => ({
-  label: group.name,
-  options: group.families.map((one) => ({ value: one.family, text: one.family })),
+const groups = FAMILY_GROUPS.map((group) => ({
+  label: GROUP_WORDS[group],
+  options: FAMILIES.filter((one) => one.group === group).map(({ name }) => ({ value: name, text: name })),
 }));
 const nav = useTemplateRef<HTMLElement>('nav');
 const show = () =>
@@ -29,20 +29,20 @@ watch(() => props.family, show, { flush: 'post' });
     <BFormSelect
       class="short"
       :model-value="family"
-      :options="choices"
+      :options="groups"
       aria-label="Family"
       @update:model-value="(to) => to && emit('open', to as DrillFamily)"
     />
-    <div v-for="group in FAMILY_GROUPS" :key="group.name">
-      <h2>{{ group.name }}</h2>
+    <div v-for="group in groups" :key="group.label">
+      <h2>{{ group.label }}</h2>
       <ul>
-        <li v-for="one in group.families" :key="one.family">
+        <li v-for="{ value } in group.options" :key="value">
           <button
             type="button"
-            :aria-current="family === one.family ? 'true' : undefined"
-            @click="emit('open', one.family)"
+            :aria-current="family === value ? 'true' : undefined"
+            @click="emit('open', value)"
           >
-            <b>{{ one.family }}</b><small>{{ one.trains }}</small>
+            <b>{{ value }}</b><small>{{ FAMILY_WORDS[value].trains }}</small>
           </button>
         </li>
       </ul>

@@ -1,11 +1,10 @@
-import { easier, harder, type DrillContext } from '@finch/core/drills';
+import { easier, FAMILIES, firstRecipe, harder, type DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
-import { FAMILY_GROUPS, firstRecipe } from './families';
 import { notchWords } from './notch-words';
 
 const context: DrillContext = { hand: averageHand, instrument: standardGuitar };
 const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
-const families = FAMILY_GROUPS.flatMap((group) => group.families.map((one) => one.family));
+const families = FAMILIES.map((one) => one.name);
 
 test.each(families)('%s: every notch down and up is said, in no word of the code', (family) => {
   let recipe = firstRecipe(family, { grip: F, from: null, instrument: standardGuitar });

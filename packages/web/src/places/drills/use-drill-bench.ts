@@ -3,7 +3,10 @@ import { recipeSchema } from '@finch/contract';
 import {
   drillTitle,
   easier,
+  FAMILIES,
+  firstRecipe,
   forHand,
+  gripsOf,
   harder,
   instrumentFor,
   makeDrill,
@@ -28,10 +31,8 @@ import { benchWork, plain } from '../../workers/bench';
 import type { KeyedDrill, Notch } from '../../workers/bench.worker';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
-import { FAMILY_GROUPS, firstRecipe, gripsHeld } from './families';
 
-const isFamily = (name: string): name is DrillFamily =>
-  FAMILY_GROUPS.some((group) => group.families.some((one) => one.family === name));
+const isFamily = (name: string): name is DrillFamily => FAMILIES.some((one) => one.name === name);
 
 /** The recipe in an address; null where there is none or it cannot be read. */
 function readRecipe(text: string): Recipe | null {
@@ -78,7 +79,7 @@ export function useDrillBench() {
   const title = computed(() => say(drillTitle(recipe.value)));
   /** Another family around the same grips. */
   const open = (family: DrillFamily) =>
-    (recipe.value = firstRecipe(family, { ...start.value, grips: gripsHeld(recipe.value) }));
+    (recipe.value = firstRecipe(family, { ...start.value, grips: gripsOf(recipe.value) }));
 
   /** One step easier and one harder, worked out beside the page like the keys; those before stay meanwhile. */
   const steps = useLatest(
@@ -130,7 +131,9 @@ export function useDrillBench() {
     const own = forHand(recipe.value, drilling.value);
     if (own === recipe.value) return;
     recipe.value = own;
-    const grips = gripsHeld(own).map((grip) => `${nameChord(grip.chord)} ${fretsText(grip.frets)}`);
+    const grips = [
+      ...new Set(gripsOf(own).map((grip) => `${nameChord(grip.chord)} ${fretsText(grip.frets)}`)),
+    ];
     notices.tell(`Made for the hand of ${now.name}${grips.length ? `: ${grips.join(', ')}` : ''}.`);
   });
 

@@ -1,6 +1,6 @@
 /** Chords a student holds: those of grips whose skills are clean or settled. */
 import type { SkillStateBody } from '@finch/contract';
-import type { Recipe } from '@finch/core/drills';
+import { gripsOf, type Recipe } from '@finch/core/drills';
 
 interface Practised {
   readonly skills: readonly { readonly id: string; readonly practice: readonly Recipe[] }[];
@@ -15,11 +15,6 @@ export function heldChords(
   );
   const chords = (syllabus?.skills ?? [])
     .filter((skill) => held.has(skill.id))
-    .flatMap((skill) =>
-      skill.practice.flatMap((recipe): string[] => {
-        if (recipe.family === 'ring check') return [recipe.parameters.grip.chord];
-        return recipe.family === 'change loop' ? recipe.parameters.grips.map((grip) => grip.chord) : [];
-      }),
-    );
+    .flatMap((skill) => skill.practice.flatMap((recipe) => gripsOf(recipe).map((grip) => grip.chord)));
   return [...new Set(chords)];
 }

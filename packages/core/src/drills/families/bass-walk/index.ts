@@ -4,8 +4,6 @@
  * basses are a line in one register: every grip has the very pitch of its step lowest. Grips and fingerings are chosen
  * together (Viterbi 1967), with the weights of the easiest path.
  */
-import { heldStates, packedChanges } from '../../../changes/grade-change';
-import { PATH_WEIGHTS } from '../../../changes/path';
 import { pitchAt } from '../../../fretboard/instrument';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { findShapes } from '../../../shapes/find-shapes';
@@ -31,6 +29,7 @@ import {
   yesOrNo,
 } from '../../parameters';
 import { chordRoot, movedKey, rootText } from '../../moving';
+import { lightest } from '../../lightest-row';
 
 const parameters = {
   /** The chord the walk leaves and the one it arrives at. */
@@ -192,36 +191,6 @@ function gripsOf(steps: readonly BassStep[], context: DrillContext): GradedGrip[
     if (solved && (!best || solved.cost < best.cost)) best = solved;
   }
   return best?.grips ?? null;
-}
-
-/** Grips and fingerings solved together; the weights are those of the easiest path. */
-function lightest(
-  row: readonly (readonly GradedGrip[])[],
-  context: DrillContext,
-): { cost: number; grips: GradedGrip[] } | null {
-  if (row.some((list) => list.length === 0)) return null;
-  const { hand, instrument } = context;
-  const { useful, second } = PATH_WEIGHTS.easiest;
-  const seconds = packedChanges(hand, instrument);
-  const states = row.map((list) =>
-    list.flatMap((grip) =>
-      heldStates([grip.frets], hand, instrument).map((held) => ({
-        grip,
-        held,
-        own: useful * grip.usefulness,
-      })),
-    ),
-  );
-  let layer = states[0].map((state) => ({ cost: state.own, states: [state] }));
-  for (const list of states.slice(1))
-    layer = list.map((state) => {
-      const cost = (one: (typeof layer)[number]) =>
-        one.cost + second * seconds(one.states[one.states.length - 1].held, state.held);
-      const way = layer.map((one) => ({ one, cost: cost(one) })).reduce((a, b) => (b.cost < a.cost ? b : a));
-      return { cost: way.cost + state.own, states: [...way.one.states, state] };
-    });
-  const best = layer.reduce((a, b) => (b.cost < a.cost ? b : a));
-  return { cost: best.cost, grips: best.states.map((state) => state.grip) };
 }
 
 function make(recipe: BassWalkRecipe, context: DrillContext): Result<DrillOf<BassWalkRecipe>> {

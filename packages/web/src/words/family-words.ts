@@ -1,0 +1,207 @@
+/** Words of drill families: what each trains, what its fields and choices are called. */
+import type { DrillFamily, FamilyGroup } from '@finch/core/drills';
+import type { Form } from '@finch/core/shapes';
+import { makeChord } from '@finch/core/theory';
+import { chordText, formText } from './names';
+
+export const GROUP_WORDS: Readonly<Record<FamilyGroup, string>> = {
+  'warm and find': 'Warm and find',
+  'one grip': 'One hand, one grip',
+  'along the neck': 'Along the neck',
+  'move between': 'Move between',
+  'striking hand': 'The striking hand',
+  'in a piece': 'In a piece',
+};
+
+type Say = (value: string) => string;
+interface FieldWords {
+  readonly label: string;
+  /** By value, or one way for all; a value without words stands for itself. */
+  readonly choices?: Readonly<Record<string, string>> | Say;
+}
+interface FamilyWords {
+  /** What it trains, in a few words. */
+  readonly trains: string;
+  /** Where what it plays comes from, where that is not set here. */
+  readonly note?: string;
+  /** Fields of its own, or said another way than `FIELD_WORDS`. */
+  readonly fields?: Readonly<Record<string, FieldWords>>;
+}
+
+const QUALITY_TEXT: Readonly<Record<string, string>> = {
+  root: 'root alone',
+  dominant7: '7',
+  major7: 'major 7',
+  minor7: 'minor 7',
+};
+const seconds: Say = (value) => `${value} s`;
+const onString: Say = (value) => `string ${value}`;
+/** Fields that mean the same in every family. */
+const FIELD_WORDS: Readonly<Record<string, FieldWords>> = {
+  key: { label: 'Key', choices: chordText },
+  root: { label: 'Root', choices: chordText },
+  secondsPerCall: { label: 'Each within', choices: seconds },
+  secondsPerNote: { label: 'Each within', choices: seconds },
+  beatsEach: { label: 'Beats each' },
+  beats: { label: 'Beats a bar' },
+  barsEach: { label: 'Bars each' },
+  string: { label: 'String' },
+};
+
+export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
+  'warm up': {
+    trains: 'three easy minutes for a cold hand',
+    fields: { minutes: { label: 'Minutes' } },
+  },
+  'string walk': {
+    trains: 'the notes along one string',
+    fields: {
+      key: { label: 'Notes of', choices: chordText },
+      maxFret: { label: 'Up to fret' },
+      calls: { label: 'Calls after' },
+    },
+  },
+  'note reading': {
+    trains: 'from the staff to the neck',
+    fields: {
+      position: { label: 'Position', choices: (n) => (n === '0' ? 'open' : `index at ${n}`) },
+      strings: { label: 'Range grows to', choices: (n) => (n === '1' ? 'string 1' : `strings 1 to ${n}`) },
+      count: { label: 'Notes' },
+    },
+  },
+  'root call': {
+    trains: 'where a root lies, and its grip',
+    fields: {
+      ask: { label: 'Ask', choices: { grid: 'the whole grid', ...QUALITY_TEXT } },
+      rootString: { label: 'Root on', choices: onString },
+      count: { label: 'Calls' },
+      minFret: { label: 'From fret', choices: { '': 'the lowest' } },
+    },
+  },
+  formula: {
+    trains: 'which note moves, and where to',
+    fields: {
+      targets: {
+        label: 'Into',
+        choices: (id) => chordText(makeChord({ letter: 'C', accidental: 0 }, id).symbol).slice(1),
+      },
+    },
+  },
+  'ring check': { trains: 'every string answers' },
+  'family ladder': {
+    trains: 'one root through its family, a move a rung',
+    fields: { form: { label: 'Form', choices: (form) => formText(form as Form) } },
+  },
+  'five forms': {
+    trains: 'one chord from its lowest form up',
+    fields: {
+      quality: { label: 'Quality', choices: QUALITY_TEXT },
+      order: { label: 'Way' },
+      keys: { label: 'Keys' },
+      next: { label: 'Next key' },
+      allowOpen: { label: 'Open strings', choices: { yes: 'with', no: 'without' } },
+    },
+  },
+  'close triads': {
+    trains: 'inversions on three strings',
+    fields: {
+      strings: { label: 'Strings' },
+      progression: { label: 'Then', choices: { '': 'nothing' } },
+    },
+  },
+  degrees: {
+    trains: 'the seven chords of a key, along a string or in a position',
+    fields: {
+      of: { label: 'Of' },
+      place: {
+        label: 'Where',
+        choices: {
+          'root on 6': 'roots on string 6',
+          'root on 5': 'roots on string 5',
+          'root on 4': 'roots on string 4',
+          position: 'in one position',
+        },
+      },
+      position: { label: 'Index at' },
+      way: { label: 'Way', choices: { both: 'up and down' } },
+    },
+  },
+  'change loop': {
+    trains: 'changes a minute, then tempo',
+    fields: {
+      piece: {
+        label: 'Practise',
+        choices: {
+          '': 'the whole change',
+          'one finger': 'the finger that lands last',
+          slide: 'the fingers that slide',
+          pivot: 'around what stays',
+          air: 'in the air',
+        },
+      },
+    },
+  },
+  'bass walk': {
+    trains: 'the lowest note steps to the next chord',
+    fields: {
+      from: { label: 'From', choices: chordText },
+      to: { label: 'To', choices: chordText },
+      way: { label: 'The bass goes' },
+      by: { label: 'By', choices: { scale: 'steps of the key' } },
+      back: { label: 'Then', choices: { yes: 'walks back', no: 'begins again' } },
+    },
+  },
+  'strum reading': {
+    trains: 'strokes, rests, accents, chops as written',
+    fields: {
+      level: {
+        label: 'Level',
+        choices: {
+          1: '1, quarters and rests',
+          2: '2, eighths',
+          3: '3, off the beat',
+          4: '4, ties and accents',
+          5: '5, chops and mutes',
+          6: '6, sixteenths',
+        },
+      },
+      bars: { label: 'Bars' },
+      sheet: { label: 'Sheet' },
+    },
+  },
+  'picking pattern': {
+    trains: 'fingers or plectrum over held grips',
+    fields: {
+      pattern: { label: 'Pattern' },
+      perBeat: { label: 'Steps a beat' },
+      bass: { label: 'Thumb', choices: { root: 'on the lowest string' } },
+      striker: { label: 'With' },
+    },
+  },
+  'piece section': {
+    trains: 'bars of a piece, looped and slowed',
+    note: 'The bars come from Pieces: pick them on the chart and take “Drill bars”.',
+    fields: {
+      part: {
+        label: 'Play',
+        choices: {
+          'as written': 'chords as written',
+          'one stroke': 'one stroke a chord',
+          melody: 'the melody',
+        },
+      },
+    },
+  },
+};
+
+const wordsOf = (family: DrillFamily, field: string): FieldWords | undefined =>
+  FAMILY_WORDS[family].fields?.[field] ?? FIELD_WORDS[field];
+
+/** What a field is called; its own name where nobody gave it words, which a test finds. */
+export const fieldLabel = (family: DrillFamily, field: string): string =>
+  wordsOf(family, field)?.label ?? field;
+
+export function choiceText(family: DrillFamily, field: string, value: string): string {
+  const choices = wordsOf(family, field)?.choices;
+  return typeof choices === 'function' ? choices(value) : (choices?.[value] ?? value);
+}
