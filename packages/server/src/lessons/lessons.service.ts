@@ -178,10 +178,13 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
     id: string,
     version: number,
     what: Parameters<typeof changeLesson>[4],
+    /** Refuses what may not be written, once it is known that this person may write. */
+    check: () => void = () => undefined,
   ): Promise<LessonBody> =>
     writeInStudio(database, who.studioId, async (manager) => {
       const row = await find(manager, who.studioId, id);
       need(who, 'lesson.write', row.studentId);
+      check();
       if (!(await changeLesson(manager, who.studioId, id, version, what)))
         throw new Refusal('write.stale', 'version', STALE);
       return lessonBody(await find(manager, who.studioId, id));
@@ -302,14 +305,16 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
         });
         return lessonBody(await find(manager, who.studioId, lessonId));
       }),
-    keepWriteUp: async (who, lessonId, { version, done, note, nothingTaught }) => {
-      if (!nothingTaught && minutesDone(done.blocks) === 0)
-        throw new Refusal('write-up.empty', 'done', 'the minutes taught, or that nothing was');
-      return change(who, lessonId, version, {
-        done: { schemaVersion: 1, blocks: done.blocks },
-        note,
-        state: 'written',
-      });
-    },
+    keepWriteUp: async (who, lessonId, { version, done, note, nothingTaught }) =>
+      change(
+        who,
+        lessonId,
+        version,
+        { done: { schemaVersion: 1, blocks: done.blocks }, note, state: 'written' },
+        () => {
+          if (!nothingTaught && minutesDone(done.blocks) === 0)
+            throw new Refusal('write-up.empty', 'done', 'the minutes taught, or that nothing was');
+        },
+      ),
   };
 }

@@ -24,6 +24,7 @@ import {
   renamePerson,
   setArchived,
   studentRecords,
+  isStudent,
   touchStudent,
 } from './students.repository';
 import { openHomeCards } from '../practice/home.repository';
@@ -81,6 +82,18 @@ async function askTwice(manager: EntityManager, name: string, studentId: string)
 }
 
 const STALE = 'the newer version; yours is still on your screen';
+
+/** Moves the student's version on, with what is written beside it. Refuses a student who is not there, and a stale version. */
+async function touched(
+  manager: EntityManager,
+  studentId: string,
+  version: number,
+  change: { note?: string } = {},
+): Promise<void> {
+  if (await touchStudent(manager, studentId, version, change)) return;
+  if (!(await isStudent(manager, studentId))) throw notFound('studentId');
+  throw new Refusal('write.stale', 'version', STALE);
+}
 
 export function makeStudents(database: DataSource, clock: Clock, states: States): Students {
   return {
@@ -175,8 +188,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         if (!record) throw notFound('studentId');
         if (bornOn !== record.bornOn) checkBirthday(bornOn, clock.now());
         if (!another && name !== record.name) await askTwice(manager, name, studentId);
-        if (!(await touchStudent(manager, studentId, version)))
-          throw new Refusal('write.stale', 'version', STALE);
+        await touched(manager, studentId, version);
         await renamePerson(manager, record.personId, name, bornOn);
         if (archived !== (record.archivedAt !== null))
           await setArchived(manager, studentId, archived ? new Date(clock.now()) : null);
@@ -191,8 +203,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         const [other] = await studentRecords(manager, double);
         if (!one || !other) throw notFound(one ? 'double' : 'studentId');
         if (one.id === other.id) throw new Refusal('student.same', 'double', 'somebody else');
-        if (!(await touchStudent(manager, studentId, version)))
-          throw new Refusal('write.stale', 'version', STALE);
+        await touched(manager, studentId, version);
         await mergeInto(manager, studentId, double, new Date(clock.now()));
         return { version: version + 1 };
       });
@@ -218,8 +229,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
       const limits = makeLimits(kept.limits);
       for (const made of [hand, instrument, limits]) if (!made.ok) refuse(made.problem);
       return writeInStudio(database, who.studioId, async (manager) => {
-        if (!(await touchStudent(manager, studentId, kept.version)))
-          throw new Refusal('write.stale', 'version', STALE);
+        await touched(manager, studentId, kept.version);
         const row = () => ({
           studioId: who.studioId,
           id: uuid(),
@@ -235,8 +245,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
     keepNote: async (who, studentId, version, note) => {
       need(who, 'note.write', studentId);
       return writeInStudio(database, who.studioId, async (manager) => {
-        if (!(await touchStudent(manager, studentId, version, { note })))
-          throw new Refusal('write.stale', 'version', STALE);
+        await touched(manager, studentId, version, { note });
         return { version: version + 1 };
       });
     },
