@@ -1,0 +1,205 @@
+/** The drill bench without a browser: what it begins with, what a key does before the worker answered, and whose hand it is made for. */
+import {
+  changeLoop,
+  easier,
+  harder,
+  makeDrill,
+  nearestRecipe,
+  rekeyForHand,
+  ringCheck,
+  type DrillContext,
+  type Recipe,
+} from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { rootNamed } from '@finch/core/theory';
+import { computed, effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue';
+import { useDrillBench } from './use-drill-bench';
+
+const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
+const B_FLAT = { chord: 'Bb', frets: [null, 1, 3, 3, 3, 1] };
+const house = {
+  address: new Map<string, string>(),
+  held: [] as Record<string, string>[],
+  told: [] as string[],
+  out: [] as [string, Recipe][],
+  /** Answers of the worker wait until this opens. */
+  gate: Promise.resolve(),
+  student: shallowRef<{ id: string; name: string } | null>(null),
+  drilling: shallowRef<DrillContext>({ hand: averageHand, instrument: standardGuitar }),
+  stopped: 0,
+};
+jest.mock('../../session/address', () => ({
+  useAddress: () => ({
+    text: (name: string, otherwise = '') => house.address.get(name) ?? otherwise,
+    hold: (texts: Record<string, string>) => house.held.push(texts),
+  }),
+}));
+jest.mock('../../session/bench', () => ({ useBench: () => ({ studentId: null }) }));
+jest.mock('../../session/notices', () => ({
+  useNotices: () => ({ tell: (words: string) => house.told.push(words) }),
+}));
+jest.mock('../../session/taught', () => ({
+  useTaught: () => ({
+    student: house.student,
+    drilling: house.drilling,
+    limit: computed(() => house.drilling.value.effortLimit ?? null),
+    instrument: computed(() => house.drilling.value.instrument),
+  }),
+}));
+jest.mock('../../session/hand-out', () => ({
+  blockOf: (recipe: Recipe) => recipe,
+  useHandOut: () => ({
+    busy: ref(false),
+    put: (recipe: Recipe) => house.out.push(['plan', recipe]),
+    home: (recipe: Recipe) => house.out.push(['home', recipe]),
+  }),
+}));
+jest.mock('../../workers/player', () => ({
+  usePlayer: () => ({ playing: ref(false), elapsed: ref(0), stop: () => house.stopped++, play: jest.fn() }),
+}));
+jest.mock('../../workers/bench', () => ({
+  plain: <T>(value: T) => value,
+  benchWork: () => ({
+    made: async (recipe: Recipe, context: DrillContext) => {
+      await house.gate;
+      const made = makeDrill(recipe, context);
+      return made.ok
+        ? { drill: made.value, problem: null, nearest: null }
+        : { drill: null, problem: made.problem, nearest: nearestRecipe(recipe, context) };
+    },
+    notches: async (recipe: Recipe, context: DrillContext) => {
+      await house.gate;
+      return [easier(recipe, context), harder(recipe, context)].map((next, i) => ({
+        way: i ? 'harder' : 'easier',
+        recipe: next.ok ? next.value : null,
+        problem: next.ok ? null : next.problem,
+        effort: null,
+      }));
+    },
+    keyed: async (recipe: Recipe, context: DrillContext) => {
+      await house.gate;
+      return Array.from({ length: 12 }, (_, i) => {
+        const moved = rekeyForHand(recipe, rootNamed(i), context);
+        return { root: rootNamed(i), recipe: moved.ok ? moved.value : null, effort: null, problem: null };
+      });
+    },
+  }),
+}));
+
+const scopes: EffectScope[] = [];
+afterEach(() => scopes.splice(0).forEach((scope) => scope.stop()));
+const settle = async () => {
+  for (let i = 0; i < 12; i++) await nextTick();
+};
+async function begin(address: Record<string, string> = {}) {
+  house.address = new Map(Object.entries(address));
+  house.held.length = house.told.length = house.out.length = 0;
+  scopes.push(effectScope());
+  const bench = scopes.at(-1)?.run(useDrillBench);
+  if (!bench) throw new Error('no bench');
+  await settle();
+  return bench;
+}
+beforeEach(() => {
+  house.gate = Promise.resolve();
+  house.student.value = null;
+  house.drilling.value = { hand: averageHand, instrument: standardGuitar };
+});
+
+test('begins with the grip in the address, else with a drill of the family named, else with five forms', async () => {
+  expect((await begin()).recipe.value.family).toBe('five forms');
+  expect((await begin({ family: 'degrees' })).recipe.value.family).toBe('degrees');
+  expect((await begin({ family: 'no such' })).recipe.value.family).toBe('five forms');
+  const ring = await begin({ chord: 'Bb', frets: 'x13331' });
+  expect(ring.recipe.value).toMatchObject({ family: 'ring check', parameters: { grip: { chord: 'Bb' } } });
+});
+
+test('the drill in an address is read; one that cannot be read says so and another is open', async () => {
+  const kept = changeLoop({ grips: [F, B_FLAT], beatsEach: 4, tempoBpm: 72 });
+  const read = await begin({ recipe: JSON.stringify(kept) });
+  expect([read.recipe.value, read.unread]).toEqual([kept, false]);
+  for (const broken of ['{', '{"family":"no such"}', JSON.stringify({ ...kept, seed: 'x' })]) {
+    const other = await begin({ recipe: broken });
+    expect([other.recipe.value.family, other.unread]).toEqual(['five forms', true]);
+  }
+});
+
+test('the address holds the drill whatever changes it, and what plays stops', async () => {
+  const bench = await begin({ recipe: JSON.stringify(ringCheck(F)) });
+  const before = house.stopped;
+  bench.open('change loop');
+  await settle();
+  expect(JSON.parse(house.held.at(-1)?.recipe ?? '{}')).toEqual(bench.recipe.value);
+  expect(house.stopped).toBe(before + 1);
+});
+
+test('a key pressed before the worker answered does what it says', async () => {
+  const bench = await begin({
+    recipe: JSON.stringify(changeLoop({ grips: [F, B_FLAT], beatsEach: 4, tempoBpm: 60 })),
+  });
+  let open = () => {};
+  house.gate = new Promise((resolve) => (open = resolve));
+  bench.step('harder');
+  bench.step('harder');
+  expect(bench.recipe.value.family === 'change loop' && bench.recipe.value.parameters.tempoBpm).toBe(68);
+  bench.toKey({ letter: 'G', accidental: 0 });
+  expect(bench.rootNow.value).toBe(7);
+  await bench.put();
+  await bench.home();
+  expect(house.out.map(([where, recipe]) => [where, recipe === bench.recipe.value])).toEqual([
+    ['plan', true],
+    ['home', true],
+  ]);
+  open();
+  await settle();
+  expect(bench.drill.value?.recipe).toEqual(bench.recipe.value);
+});
+
+test('the drill before stays on the screen until the new one is there', async () => {
+  const bench = await begin({ recipe: JSON.stringify(ringCheck(F)) });
+  const shown = bench.drill.value;
+  house.gate = new Promise(() => {});
+  bench.step('easier');
+  await settle();
+  expect(bench.drill.value).toBe(shown);
+});
+
+test('the next key is the next that can be held, round and round', async () => {
+  const bench = await begin({ recipe: JSON.stringify(changeLoop({ grips: [F, B_FLAT], beatsEach: 4 })) });
+  const roots: (number | null)[] = [];
+  for (let i = 0; i < 13; i++) {
+    roots.push(bench.rootNow.value);
+    bench.nextKey();
+    await settle();
+  }
+  expect(roots).toEqual([5, 6, 7, 8, 9, 10, 11, 0, 1, 2, 3, 4, 5]);
+});
+
+test('a drill that cannot be made says why, names the nearest, and is handed to nobody', async () => {
+  const wrong = changeLoop({ grips: [F, { chord: 'Bb', frets: [30, 1, 3, 3, 3, 1] }], beatsEach: 4 });
+  const bench = await begin({ recipe: JSON.stringify(ringCheck(F)) });
+  bench.recipe.value = wrong;
+  await settle();
+  expect(bench.drill.value).toBeNull();
+  expect(bench.problem.value).not.toBeNull();
+  await bench.put();
+  expect(house.out).toEqual([]);
+});
+
+test('another student on the bench: the grips are made for that hand, and it is said; the same student changes nothing', async () => {
+  const bench = await begin({ recipe: JSON.stringify(changeLoop({ grips: [F, B_FLAT], beatsEach: 4 })) });
+  const before = bench.recipe.value;
+  house.student.value = { id: 's1', name: 'Pell Anstrake' };
+  await settle();
+  expect([bench.recipe.value === before, house.told]).toEqual([true, []]);
+  house.drilling.value = { ...house.drilling.value, effortLimit: 35 };
+  house.student.value = { id: 's2', name: 'Wick Tarrowby' };
+  await settle();
+  expect(bench.recipe.value).not.toEqual(before);
+  expect(house.told).toHaveLength(1);
+  expect(house.told[0]).toMatch(/^Made for the hand of Wick Tarrowby: F .*, B♭ /);
+  expect(bench.over.value).toBeLessThanOrEqual(0);
+  house.student.value = { id: 's2', name: 'Wick Tarrowby' };
+  await settle();
+  expect(house.told).toHaveLength(1);
+});

@@ -1,0 +1,153 @@
+// Small wrong changes that some test must notice: file, what stands there, what is put in its place, tests that are asked.
+const core = (path, from, to, tests) => ({
+  file: `packages/core/src/${path}`,
+  from,
+  to,
+  tests,
+  project: 'core',
+});
+const web = (path, from, to, tests) => ({
+  file: `packages/web/src/${path}`,
+  from,
+  to,
+  tests,
+  project: 'web',
+});
+const server = (path, from, to, tests) => ({
+  file: `packages/server/src/${path}`,
+  from,
+  to,
+  tests,
+  project: 'server',
+});
+const RIGHTS = 'accounts/rights';
+
+export const MUTANTS = [
+  // Effort and changes.
+  core('effort/constants.ts', 'weight: 22.6', 'weight: 27.12', 'golden|effort'),
+  core('effort/constants.ts', 'perSpan: 4.26', 'perSpan: 5.1', 'golden|effort'),
+  core('effort/constants.ts', 'index: 30,', 'index: 36,', 'golden|effort'),
+  core('effort/constants.ts', 'tiePoints: 0.5', 'tiePoints: 0', 'golden|effort|fingerings'),
+  core('effort/hold.ts', 'points += k.deviation * deviation;', '', 'golden|effort'),
+  core(
+    'effort/prepared.ts',
+    'if (nibble(structure.pressed, 3) && !nibble(structure.pressed, 2)) points += k.noNeighbour;',
+    '',
+    'golden|effort',
+  ),
+  core('changes/constants.ts', 'scatter: 0.25', 'scatter: 0.3', 'golden|changes'),
+  core('changes/grade-change.ts', ' + CHANGE.perPoint * extra', '', 'golden|changes'),
+  core('changes/constants.ts', 'perBit: 0.063', 'perBit: 0.0756', 'golden|changes'),
+  core('changes/constants.ts', 'far: 0.4', 'far: 0', 'golden|changes'),
+  core('changes/could-stay.ts', 'if (!kept.every((s) => staying.includes(s))) continue;', '', 'could-stay'),
+  core('changes/could-stay.ts', 's > bass && ', '', 'could-stay'),
+  // Mastery.
+  core(
+    'mastery/replay.ts',
+    '(clean && atTarget && (take.source',
+    '(clean && (take.source',
+    'mastery|states|replay',
+  ),
+  core('mastery/replay.ts', 'lastBpm: take.tempoBpm ?? before.lastBpm', 'lastBpm: before.lastBpm', 'mastery'),
+  core('mastery/memory.ts', 'last + DAY_MS)', 'last + 2 * DAY_MS)', 'mastery|memory'),
+  core('mastery/states.ts', 'spreadDays >= STATES.settledSpreadDays &&\n', '', 'mastery|states'),
+  core('mastery/states.ts', 'contexts >= STATES.settledContexts &&\n', '', 'mastery|states'),
+  core('mastery/states.ts', ' && !evidence.lastClean', '', 'mastery|states'),
+  core('mastery/states.ts', 'attempts < STATES.leastTakes ||', '', 'mastery|states'),
+  core(
+    'mastery/pain.ts',
+    'today < addDays(back, PAIN.returningDays)',
+    'today <= addDays(back, PAIN.returningDays)',
+    'mastery|pain',
+  ),
+  core('mastery/pain.ts', '!cleared || today < earliestDay', '!cleared', 'mastery|pain'),
+  core('mastery/pain.ts', 'PAIN.freeDays + 1', 'PAIN.freeDays', 'mastery|pain'),
+  // Planning.
+  core('planning/candidates.ts', ' && !state.marks.slipping);', ');', 'planning|candidates'),
+  core('planning/candidates.ts', 'waived.includes(id) || ', '', 'planning|candidates'),
+  core('planning/candidates.ts', '? WORTH.goal : 1', '? 1 : 1', 'planning|candidates'),
+  core('planning/candidates.ts', 'own.lastBpm - 2', 'own.lastBpm', 'planning|candidates'),
+  core('planning/candidates.ts', '!onlyTempoOf(best.recipe, lighter.value)', 'false', 'planning|candidates'),
+  core(
+    'planning/plan-lesson.ts',
+    'return spreadBarres([...withLocked, ...closing]);',
+    'return [...withLocked, ...closing];',
+    'planning',
+  ),
+  core(
+    'planning/plan-lesson.ts',
+    'limits.barreMinutes > 0 && !returning',
+    'limits.barreMinutes > 0',
+    'planning',
+  ),
+  // Drills.
+  core('drills/ladder.ts', 'up.value >= ladder.ceiling', 'up.value > ladder.ceiling', 'drills/ladder'),
+  core('drills/ladder.ts', 'last.bpm === bpm && !last.clean', '!last.clean', 'drills/ladder'),
+  core('drills/moving.ts', 'up !== 0 && frets.includes(0)', 'frets.includes(-1)', 'drills'),
+  core('drills/moving.ts', '[up - 12, up]', '[up, up - 12]', 'drills'),
+  core('drills/held-grips.ts', 'capo ? { ...context', 'false ? { ...context', 'drills'),
+  core(
+    'drills/families/change-loop/index.ts',
+    '{ grips: moved.value, ...movedProgression(now, move) }',
+    '{ grips: moved.value }',
+    'drills',
+  ),
+  core('drills/families/degrees/index.ts', 'allowOpen: false,', 'allowOpen: true,', 'drills/families'),
+  core('drills/families/degrees/index.ts', 'heaviest(a) - heaviest(b) || ', '', 'drills/families'),
+  core(
+    'drills/families/degrees/index.ts',
+    '[...up, ...down.slice(1)]',
+    '[...up, ...down]',
+    'drills/families',
+  ),
+  core('drills/families/five-forms/index.ts', "next === 'fourths' ? 5 : 7", '5', 'drills'),
+  core('drills/fields.ts', "spec.optional && value === ''", 'false', 'drills/families'),
+  core('drills/make-drill.ts', 'each.length >= 2', 'each.length >= 3', 'drills/families'),
+  // Music.
+  core('theory/key.ts', 'accidentals > 7', 'accidentals > 8', 'theory'),
+  core('theory/key.ts', "(formula[2] === 'b5' ? 'o' : '')", "''", 'theory'),
+  // Screens.
+  web('session/address.ts', 'if (router.currentRoute.value.name !== name) return;', '', 'address'),
+  web('session/keeping.ts', 'began(kept.versionOf(newer));', '', 'keeping'),
+  web(
+    'session/use-draft.ts',
+    'if (same(now, kept())) drafts.drop(key());\n      else drafts.write(key(), now);',
+    'drafts.write(key(), now);',
+    'use-draft',
+  ),
+  web('places/pieces/use-piece-keeping.ts', 'begun().ground = theirs;', '', 'use-piece-keeping'),
+  web(
+    'places/pieces/use-piece-keeping.ts',
+    '!changed(ground, theirs).some((part) => parts.includes(part)) && keepMine()',
+    'keepMine()',
+    'use-piece-keeping',
+  ),
+  web('workers/latest.ts', 'mine !== turn', 'false', 'latest'),
+  web('app/stages.ts', 'if (gone) return;', '', 'stages'),
+  // Rights and the server.
+  server('lessons/lessons.service.ts', "need(who, 'lesson.read', row.studentId);", '', RIGHTS),
+  server('lessons/lessons.service.ts', "need(who, 'plan.propose', studentId);", '', RIGHTS),
+  server('lessons/lessons.service.ts', "need(who, 'lesson.write', lesson.studentId);", '', RIGHTS),
+  server('practice/room.service.ts', "need(who, 'home.assign', studentId);", '', RIGHTS),
+  server('practice/room.service.ts', "need(who, 'practice.read', studentId);", '', RIGHTS),
+  server('students/students.service.ts', "need(who, 'note.write', studentId);", '', RIGHTS),
+  server('students/students.service.ts', "need(who, 'student.erase', studentId);", '', RIGHTS),
+  server('pieces/pieces.service.ts', "need(who, 'piece.read');", '', RIGHTS),
+  server('marks/marks.service.ts', "need(who, 'hook.write');", '', RIGHTS),
+  server('accounts/accounts.service.ts', 'if (membershipId !== who.membershipId) ', 'if (false) ', RIGHTS),
+  server('marks/marks.repository.ts', ' AND version = $6`', ' AND $6::int > 0`', 'schools|marks'),
+  server(
+    'students/students.repository.ts',
+    'WHERE id = $1 AND version = $2',
+    'WHERE id = $1 AND $2::int > 0',
+    'students',
+  ),
+  server('practice/log.service.ts', "event.kind === 'void' &&", 'false &&', 'app.test|log'),
+  server('practice/log.service.ts', 'at + skew > now + MOST_AHEAD_MS', 'false', 'app.test|log'),
+  server(
+    'practice/room.service.ts',
+    "if (status === 'stopped today' || status === 'locked') return [];",
+    '',
+    'app.test|room|students|demo',
+  ),
+];
