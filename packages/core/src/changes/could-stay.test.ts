@@ -4,7 +4,7 @@ import { fretsText, parseFrets } from '../grips';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { parseChord } from '../theory';
-import { couldStay } from '.';
+import { couldStay, gradeChange } from '.';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const G = must(parseFrets('320033'));
@@ -61,4 +61,34 @@ test('most fingers kept come first', () => {
   const counts = offers('C', 'x32010').map((one) => one.kept.length);
   expect(counts).toEqual([...counts].sort((a, b) => b - a));
   expect(counts.length).toBeGreaterThan(0);
+});
+
+test('whatever is offered as kept is held by a finger that does stay, above the bass', () => {
+  const grips = [
+    'x02210',
+    'x02220',
+    'xx0232',
+    '022100',
+    'x32010',
+    '320033',
+    '022000',
+    'xx0231',
+    '133211',
+    'x24432',
+  ];
+  const names = ['Am', 'A', 'D', 'E', 'C', 'G', 'Em', 'Dm', 'F', 'Bm'];
+  for (const from of grips)
+    for (const [b, to] of grips.entries()) {
+      const [start, goal] = [must(parseFrets(from)), must(parseFrets(to))];
+      const bass = goal.findIndex((fret) => fret !== null);
+      for (const offer of offers(names[b], to, start)) {
+        const change = must(gradeChange(start, offer.frets, averageHand, standardGuitar));
+        const staying = change.fingers.filter((move) => move.does === 'stays' || move.does === 'adjusts');
+        for (const kept of offer.kept) {
+          const string = 6 - kept.string;
+          expect(staying.map((move) => move.finger)).toContain(change.toFingers[string]);
+          expect(string).toBeGreaterThan(bass);
+        }
+      }
+    }
 });

@@ -48,3 +48,21 @@ test('whatever is answered, it ends in time, stays on the ladder and finds a run
     }),
   );
 });
+
+test('from every tempo: two tries a rung before it goes down, and a rung that was not held is not climbed onto again', () => {
+  for (let from = LOOP_TEMPO.lowest; from <= LOOP_TEMPO.highest; from++) {
+    const failing = climb(startLadder({ tempoBpm: from, hasBarre: false }), 'n'.repeat(LADDER_ROUNDS.plain));
+    const played = failing.rounds.map((round) => round.bpm);
+    for (let i = 0; i + 1 < played.length; i += 2) expect(played[i + 1]).toBe(played[i]);
+    expect(new Set(played).size).toBe(Math.ceil(played.length / 2));
+    // One who holds everything under a tempo, and nothing from there on.
+    for (const wall of [from + 1, from + 4, from + 9]) {
+      let ladder = startLadder({ tempoBpm: from, hasBarre: false });
+      while (!ladder.done) {
+        const { bpm, ceiling } = ladder;
+        if (ceiling !== null) expect(bpm).toBeLessThan(ceiling);
+        ladder = afterRound(ladder, bpm < wall);
+      }
+    }
+  }
+});

@@ -246,3 +246,42 @@ describe('ability', () => {
     );
   });
 });
+
+test('a skill goes on from the tempo it was last played at; a take without one changes nothing', () => {
+  const bpm = (events: LogEvent[]) =>
+    replay(events, context, Date.parse(at(9))).skills.find((one) => one.skillId === 'near.c-g')?.lastBpm;
+  const first = attempt(at(0), 'clean', { tempoBpm: 50 });
+  expect(bpm([])).toBeNull();
+  expect(bpm([first])).toBe(50);
+  expect(bpm([first, attempt(at(1), 'not yet', { tempoBpm: 56 })])).toBe(56);
+  expect(bpm([first, attempt(at(1), 'clean', { tempoBpm: null })])).toBe(50);
+});
+
+test('settled needs one clean take at the target tempo that a teacher heard; slower ones, or one’s own, do not count', () => {
+  const grips = [
+    { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
+    { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
+  ];
+  const around = [
+    [],
+    [{ chord: 'Am', frets: [null, 0, 2, 2, 1, 0] }],
+    [{ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }],
+  ].map((more) =>
+    must(makeDrill(changeLoop({ grips: [...grips, ...more], beatsEach: 4, tempoBpm: 40 }), drill)),
+  );
+  const target = firstSyllabus.skills.find((one) => one.id === 'near.c-g')?.targetBpm ?? 0;
+  const taken = (last: Partial<Take>) => [
+    ...Array.from({ length: 45 }, (_, day) =>
+      attempt(at(day), 'clean', { source: 'teacher', tempoBpm: target - 1 }, around[day % 3]),
+    ),
+    attempt(at(45), 'clean', last, around[0]),
+  ];
+  const stateAfter = (last: Partial<Take>) =>
+    replay(taken(last), context, Date.parse(at(45, 5))).skills.find((one) => one.skillId === 'near.c-g')
+      ?.state;
+  expect(stateAfter({ source: 'teacher', tempoBpm: target })).toBe('settled');
+  expect(stateAfter({ source: 'listener', tempoBpm: target })).toBe('settled');
+  expect(stateAfter({ source: 'self', tempoBpm: target })).toBe('clean');
+  expect(stateAfter({ source: 'teacher', tempoBpm: target - 1 })).toBe('clean');
+  expect(stateAfter({ source: 'teacher', tempoBpm: null })).toBe('clean');
+});

@@ -13,6 +13,7 @@ import {
   type LessonConstraints,
   type PlanBlock,
 } from '.';
+import { spreadBarres } from './plan-lesson';
 
 const drill = { hand: averageHand, instrument: standardGuitar };
 const context: ReplayContext = {
@@ -118,10 +119,18 @@ describe('planLesson', () => {
   });
 
   test('two barre blocks do not touch while something else can stand between', () => {
-    const blocks = plan(seasoned, 20, {
+    const barres = firstSyllabus.skills
+      .filter((skill) => skill.barre && !skill.use)
+      .flatMap((skill) => Array.from({ length: 3 }, (_, i) => attempt(skill.id, 17 + i, 'nearly')));
+    const { blocks } = plan([...seasoned, ...barres], 20, {
       minutes: 60,
       limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })),
-    }).blocks;
+    });
+    const heavy = blocks.filter((block) => block.barreMinutes > 0);
+    const free = blocks.filter((block) => block.barreMinutes === 0 && block.kind !== 'take home');
+    expect(heavy.length).toBeGreaterThan(1);
+    // The warm up stands first, so two barres need one more between them.
+    expect(free.length).toBeGreaterThan(heavy.length - 1);
     const touching = blocks.filter(
       (block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0,
     );
@@ -184,6 +193,29 @@ describe('planLesson', () => {
     ).toBe(true);
   });
 
+  test('a block without a barre goes between two that touch; a locked one and the last stay where they are', () => {
+    const block = (id: string, barreMinutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
+      id,
+      kind: 'repair',
+      minutes: 5,
+      title: { code: 'title.skill', values: {} },
+      because: { code: 'because.due', values: {} },
+      skillId: null,
+      recipe: null,
+      effort: 10,
+      barreMinutes,
+      locked: false,
+      ...more,
+    });
+    const order = (...blocks: PlanBlock[]) => spreadBarres(blocks).map((one) => one.id);
+    const [b, c] = [block('b', 2), block('c', 2)];
+    expect(order(block('a', 0), b, c, block('d', 0))).toEqual(['a', 'b', 'd', 'c']);
+    expect(order(b, c, block('d', 0, { locked: true }))).toEqual(['b', 'c', 'd']);
+    expect(order(b, c, block('home', 0, { kind: 'take home' }))).toEqual(['b', 'c', 'home']);
+    expect(order(b, block('d', 0), c)).toEqual(['b', 'd', 'c']);
+    expect(order(b, c)).toEqual(['b', 'c']);
+  });
+
   test('after clearance half the minutes are played, without a barre', () => {
     const hurt = attempt('open.em', 20, 'not yet', { hand: 'pain', where: 'wrist', side: 'left' });
     const clear: LogEvent = {
@@ -198,6 +230,15 @@ describe('planLesson', () => {
       receivedAt: at(21),
       at: at(21),
     };
+    // A lesson that would have a barre in it, were it not for the pain.
+    const stuckBarres = firstSyllabus.skills
+      .filter((skill) => skill.barre && !skill.use)
+      .flatMap((skill) => Array.from({ length: 3 }, (_, i) => attempt(skill.id, 17 + i, 'nearly')));
+    const barred = { minutes: 60, limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })) };
+    const barres = (events: LogEvent[]) =>
+      plan(events, 24, barred).blocks.filter((block) => block.barreMinutes > 0).length;
+    expect(barres([...seasoned, ...stuckBarres])).toBeGreaterThan(0);
+    expect(barres([...seasoned, ...stuckBarres, hurt, clear])).toBe(0);
     const made = plan([...seasoned, hurt, clear], 24);
     const played = made.blocks.filter((block) => block.effort > 0 && block.kind !== 'warm up');
     expect(planMinutes(made.blocks)).toBe(45);

@@ -222,7 +222,7 @@ function placeLocked(blocks: readonly PlanBlock[], locked: readonly PlanBlock[])
 }
 
 /** Moves a block without barre between two barre blocks that touch, where there is one. */
-function spreadBarres(blocks: readonly PlanBlock[]): PlanBlock[] {
+export function spreadBarres(blocks: readonly PlanBlock[]): PlanBlock[] {
   const row = [...blocks];
   for (let i = 1; i < row.length; i++) {
     if (!(row[i].barreMinutes > 0 && row[i - 1].barreMinutes > 0)) continue;

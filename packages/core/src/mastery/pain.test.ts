@@ -1,0 +1,93 @@
+/** What reported pain does, day by day: stopped, locked, back at half, free. */
+import type { Feel } from '../drills/take';
+import type { LogEvent } from './log';
+import { painState } from './pain';
+
+const DAY = 86_400_000;
+const START = Date.UTC(2026, 2, 2, 16);
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+const base = (day: number) => ({
+  schemaVersion: 1 as const,
+  id: `id-${day}`,
+  studentId: 's',
+  actorId: 'a',
+  deviceId: 'd',
+  deviceSeq: day,
+  sentAt: new Date(START + day * DAY).toISOString(),
+  receivedAt: new Date(START + day * DAY).toISOString(),
+});
+const felt = (day: number, feel: Feel): LogEvent => ({
+  ...base(day),
+  kind: 'attempt',
+  modelVersion: 'm',
+  take: {
+    recipe: { schemaVersion: 1, family: 'warm up', version: 1, parameters: { minutes: 3 }, seed: 1 },
+    items: [],
+    startedAt: base(day).sentAt,
+    timeZone: 'UTC',
+    durationSeconds: 60,
+    tempoBpm: null,
+    steps: [],
+    result: 'clean',
+    feel,
+    source: 'self',
+  },
+});
+const hurts = (day: number) => felt(day, { hand: 'pain', where: 'wrist', side: 'left' });
+const cleared = (day: number): LogEvent => ({ ...base(day), kind: 'clearance', at: base(day).sentAt });
+const status = (events: LogEvent[], day: number) => painState(events, START + day * DAY + 1, dayOf).status;
+
+test('stopped for the day, then locked until it is cleared, however long', () => {
+  expect([0, 1, 2, 3, 40].map((day) => status([hurts(0)], day))).toEqual([
+    'stopped today',
+    'locked',
+    'locked',
+    'locked',
+    'locked',
+  ]);
+});
+
+test('cleared early it is still locked for two free days, then a week at half, then free', () => {
+  const events = [hurts(0), cleared(1)];
+  expect([1, 2, 3, 9, 10].map((day) => status(events, day))).toEqual([
+    'locked',
+    'locked',
+    'returning',
+    'returning',
+    'free',
+  ]);
+});
+
+test('cleared late, the week at half begins with the clearance', () => {
+  const events = [hurts(0), cleared(20)];
+  expect([19, 20, 26, 27].map((day) => status(events, day))).toEqual([
+    'locked',
+    'returning',
+    'returning',
+    'free',
+  ]);
+});
+
+test('pain again on the way back locks anew, and an older clearance clears nothing', () => {
+  const events = [hurts(0), cleared(1), hurts(5)];
+  expect([5, 6, 30].map((day) => status(events, day))).toEqual(['stopped today', 'locked', 'locked']);
+  expect(status([...events, cleared(6)], 8)).toBe('returning');
+});
+
+test('sore fingertip skin that is whole ends nothing; broken skin does', () => {
+  const skin = (skinBroken: boolean) =>
+    felt(0, { hand: 'pain', where: 'fingertip skin', side: 'left', skinBroken });
+  expect(status([skin(false)], 0)).toBe('free');
+  expect(status([skin(true)], 0)).toBe('stopped today');
+  expect(status([felt(0, { hand: 'tense' })], 0)).toBe('free');
+});
+
+test('where, which side and since when are said, and the first day it may come back', () => {
+  expect(painState([hurts(0)], START + DAY, dayOf)).toMatchObject({
+    where: 'wrist',
+    side: 'left',
+    sinceDay: '2026-03-02',
+    earliestDay: '2026-03-05',
+    cleared: false,
+  });
+});

@@ -1,0 +1,107 @@
+/** What could be done in a lesson, and why not: needs, slipping, waived skills, goals, tempi. */
+import { tempoOf } from '../drills';
+import { averageHand, standardGuitar } from '../fretboard';
+import { PRIOR_FIT, replay, type SkillState, type StudentState } from '../mastery';
+import { firstSyllabus } from '../syllabus';
+import { DEFAULT_LIMITS } from '.';
+import { lessonCandidates, type CandidateContext } from './candidates';
+
+const NOW = Date.UTC(2026, 2, 2, 16);
+const context: CandidateContext = {
+  hand: averageHand,
+  instrument: standardGuitar,
+  syllabus: firstSyllabus,
+  limits: DEFAULT_LIMITS,
+  goals: [],
+  waived: [],
+  allowBarre: true,
+};
+const nothing = replay(
+  [],
+  {
+    syllabus: firstSyllabus,
+    hands: [],
+    instruments: [],
+    difficultyFit: PRIOR_FIT,
+    modelVersion: 'm',
+    timeZone: 'UTC',
+  },
+  NOW,
+);
+/** The state of a beginner with some skills as they are given. */
+const state = (given: Readonly<Record<string, Partial<SkillState>>>): StudentState => ({
+  ...nothing,
+  skills: nothing.skills.map((one) => ({ ...one, ...given[one.skillId] })),
+});
+const held: Partial<SkillState> = { attempts: 20, state: 'clean', everClean: true };
+const slipping = { ...held, marks: { due: true, slipping: true, stuck: false } };
+const all = (given: Readonly<Record<string, Partial<SkillState>>>, more: Partial<CandidateContext> = {}) =>
+  lessonCandidates(state(given), { ...context, ...more });
+const of = (id: string, ...rest: Parameters<typeof all>) => all(...rest).find((one) => one.skill.id === id);
+
+/** A skill that needs exactly one other, so that nothing else decides. */
+const child = firstSyllabus.skills.find(
+  (skill) => skill.needs.length === 1 && skill.needs[0].length === 1 && !skill.use && !skill.barre,
+);
+if (!child) throw new Error('no skill with one need');
+const [[parent]] = child.needs;
+
+test('a skill is open when its need was once clean; not before, and not while that is slipping', () => {
+  expect(of(child.id, {})).toBeUndefined();
+  expect(of(child.id, { [parent]: { attempts: 20, state: 'workable' } })).toBeUndefined();
+  expect(of(child.id, { [parent]: held })?.kind).toBe('new');
+  expect(of(child.id, { [parent]: slipping })).toBeUndefined();
+});
+
+test('a need that is waived for this hand opens it, and what is waived is never asked', () => {
+  expect(of(child.id, {}, { waived: [parent] })?.kind).toBe('new');
+  expect(of(parent, {}, { waived: [parent] })).toBeUndefined();
+});
+
+test('a goal is worth more than the same skill without it', () => {
+  const plain = of(child.id, { [parent]: held });
+  const wanted = of(child.id, { [parent]: held }, { goals: [child.id] });
+  expect(wanted?.worth).toBeCloseTo((plain?.worth ?? 0) * 1.6, 9);
+});
+
+test('what slips is repaired, what is due is reviewed, what is held and not due is left', () => {
+  const marks = { due: false, slipping: false, stuck: false };
+  expect(of(parent, { [parent]: slipping })?.kind).toBe('repair');
+  expect(of(parent, { [parent]: { ...held, marks: { ...marks, due: true } } })?.kind).toBe('review');
+  expect(of(parent, { [parent]: { ...held, marks } })).toBeUndefined();
+});
+
+test('no barre where none is allowed', () => {
+  const barre = new Set(firstSyllabus.skills.filter((skill) => skill.barre).map((skill) => skill.id));
+  const begun = Object.fromEntries([...barre].map((id) => [id, { attempts: 5, state: 'workable' as const }]));
+  expect(all(begun).some((one) => barre.has(one.skill.id))).toBe(true);
+  expect(all(begun, { allowBarre: false }).some((one) => barre.has(one.skill.id))).toBe(false);
+});
+
+test('a change goes on from the tempo it last had: three more after a clean take, two fewer after another', () => {
+  const change = firstSyllabus.skills.find(
+    (skill) => skill.practice[0].family === 'change loop' && skill.targetBpm !== null && !skill.barre,
+  );
+  if (!change) throw new Error('no change');
+  // Able enough that no tempo has to give way.
+  const able = { ...nothing.skills[0], attempts: 20, state: 'workable' as const };
+  const tempoAfter = (lastBpm: number, lastClean: boolean) => {
+    const found = of(change.id, {
+      [change.id]: { ...able, skillId: change.id, belief: { mean: 6, variance: 0.01 }, lastBpm, lastClean },
+    });
+    return found && tempoOf(found.recipe);
+  };
+  expect(tempoAfter(50, true)).toBe(53);
+  expect(tempoAfter(50, false)).toBe(48);
+  expect(tempoAfter((change.targetBpm ?? 0) - 1, true)).toBe(change.targetBpm);
+});
+
+test('where the chance is low only the tempo gives way; the grips stay those of the skill', () => {
+  for (const one of all({
+    [parent]: { attempts: 9, state: 'rough', belief: { mean: -4, variance: 0.2 }, lastBpm: 60 },
+  })) {
+    const own = one.skill.practice.find((recipe) => recipe.family === one.recipe.family);
+    if (one.recipe.family !== 'change loop' || own?.family !== 'change loop') continue;
+    expect(one.recipe.parameters.grips).toEqual(own.parameters.grips);
+  }
+});
