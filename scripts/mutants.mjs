@@ -135,15 +135,15 @@ export const MUTANTS = [
   server('pieces/pieces.service.ts', "need(who, 'piece.read');", '', RIGHTS),
   server('marks/marks.service.ts', "need(who, 'hook.write');", '', RIGHTS),
   server('accounts/accounts.service.ts', 'if (membershipId !== who.membershipId) ', 'if (false) ', RIGHTS),
-  server('marks/marks.repository.ts', ' AND version = $6`', ' AND $6::int > 0`', 'schools|marks'),
+  server('marks/marks.repository.ts', ' AND version = $6`', ' AND $6::int > 0`', 'marks/marks'),
   server(
     'students/students.repository.ts',
     'WHERE id = $1 AND version = $2',
     'WHERE id = $1 AND $2::int > 0',
     'students',
   ),
-  server('practice/log.service.ts', "event.kind === 'void' &&", 'false &&', 'app.test|log'),
-  server('practice/log.service.ts', 'at + skew > now + MOST_AHEAD_MS', 'false', 'app.test|log'),
+  server('practice/log.service.ts', "event.kind === 'void' &&", 'false &&', 'practice/log'),
+  server('practice/log.service.ts', 'at + skew > now + MOST_AHEAD_MS', 'false', 'practice/log'),
   server(
     'practice/room.service.ts',
     "if (status === 'stopped today' || status === 'locked') return [];",

@@ -96,10 +96,11 @@ const gripRows = [
   ['thumb over', '200232'],
   ['thumb over', '133211'],
 ].map(([hand, grip]) => {
-  const { points, parts, fingering } = must(gradeGrip(frets(grip), hands[hand], standardGuitar));
+  const { points, parts, fingering, ties } = must(gradeGrip(frets(grip), hands[hand], standardGuitar));
   return {
     grip: `${grip}, ${hand}`,
     points: round(points),
+    ties: ties.length,
     fingers: fingering.fingers.map((finger) => finger ?? 'x').join(' '),
     parts: Object.fromEntries(
       parts.filter((part) => part.points !== 0).map((part) => [part.name, round(part.points)]),

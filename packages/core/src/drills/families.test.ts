@@ -196,6 +196,10 @@ test('grips of one drill go on into the next family that plays several, each onc
   for (const family of ['change loop', 'strum reading', 'picking pattern'] as const)
     expect(gripsOf(firstRecipe(family, at)).map((grip) => grip.chord)).toEqual(['C', 'F', 'Bbm7', 'Am']);
   expect(gripsOf(firstRecipe('ring check', at))).toEqual([C]);
+  const two = { ...at, grips: [F, BBM7] };
+  expect(gripsOf(firstRecipe('change loop', two))).toEqual([F, BBM7]);
+  // One grip is no loop: the one in hand and its neighbour are.
+  expect(gripsOf(firstRecipe('change loop', { ...at, grips: [F, F] }))[1]).toEqual(C);
 });
 
 test('a loop comes from the grip held, or from a usual neighbour that is another', () => {
