@@ -50,7 +50,7 @@ async function draw() {
     const engrave = await loadStaff();
     // The heaviest of the drawings comes a frame after the others.
     await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-    if (at.value && mine === turn) engrave(at.value, props.bars);
+    if (at.value && mine === turn) await engrave(at.value, props.bars, () => mine === turn);
     trouble.value = '';
   } catch (problem) {
     trouble.value = `The staff could not be drawn: ${(problem as Error).message}. The tab says the same.`;
@@ -77,6 +77,7 @@ watch(() => props.bars, draw);
   text-align: right;
 }
 .staff-drawing {
+  position: relative;
   min-height: 142px;
   color: var(--ink);
 }

@@ -1,8 +1,10 @@
 /** Draws the core's staff bars with VexFlow as SVG in the colour of the text around it. */
 import type { StaffBar, StaffEvent } from '@finch/core/score';
 import { noteText } from '@finch/core/theory';
+import { afterPaint } from '../app/stages';
 
-type Engrave = (into: HTMLElement, bars: readonly StaffBar[]) => void;
+/** Bar by bar, a frame each, out of sight until the last stands; given up where `wanted` says no meanwhile. */
+type Engrave = (into: HTMLElement, bars: readonly StaffBar[], wanted: () => boolean) => Promise<void>;
 
 const DURATIONS: readonly (readonly [beats: number, duration: string, dots: number])[] = [
   [4, 'w', 0],
@@ -120,8 +122,10 @@ export function loadStaff(): Promise<Engrave> {
       if (event.accented && !tied) note.addModifier(new Articulation('a>').setPosition(3), 0);
       return note;
     };
-    return (into, bars) => {
-      into.replaceChildren();
+    return async (into, bars, wanted) => {
+      const sheet = document.createElement('div');
+      sheet.style.cssText = 'position: absolute; visibility: hidden';
+      into.append(sheet);
       const lines = bars.map(writtenNotes);
       const widths = bars.map((bar, i) => {
         const timed = i === 0 || timeText(bar) !== timeText(bars[i - 1]);
@@ -129,7 +133,7 @@ export function loadStaff(): Promise<Engrave> {
         return room + 24 + (i === 0 ? FIRST_BAR : timed ? 30 : 0);
       });
       const above = roomAbove(bars);
-      const renderer = new Renderer(into as HTMLDivElement, Renderer.Backends.SVG);
+      const renderer = new Renderer(sheet, Renderer.Backends.SVG);
       renderer.resize(
         widths.reduce((sum, width) => sum + width, 12),
         HEIGHT + above,
@@ -139,7 +143,9 @@ export function loadStaff(): Promise<Engrave> {
       context.setStrokeStyle('currentColor');
       let x = 4;
       let before: InstanceType<typeof StaveNote> | null = null;
-      bars.forEach((bar, i) => {
+      for (const [i, bar] of bars.entries()) {
+        if (i > 0) await new Promise<void>((resolve) => afterPaint(resolve));
+        if (!wanted()) return sheet.remove();
         const stave = new Stave(x, CLEF_TOP + above, widths[i]);
         if (i === 0) stave.addClef('treble', 'default', '8vb');
         if (i === 0 || timeText(bar) !== timeText(bars[i - 1])) stave.addTimeSignature(timeText(bar));
@@ -179,7 +185,9 @@ export function loadStaff(): Promise<Engrave> {
         });
         before = notes[notes.length - 1] ?? before;
         x += widths[i];
-      });
+      }
+      sheet.style.cssText = '';
+      into.replaceChildren(sheet);
     };
   }));
 }
