@@ -143,6 +143,11 @@ useKeys('drills', {
   font-size: var(--size-6);
   line-height: 1.05;
 }
+/* Names the drill, which is longer than a phone is wide. */
+.empty .btn {
+  white-space: normal;
+  max-width: 100%;
+}
 .middle-acts {
   display: flex;
   gap: var(--space-2);
