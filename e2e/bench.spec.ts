@@ -163,9 +163,10 @@ test('two grips side by side, then a page of cards as PDF, SVG and PNG', async (
   await expect(page.locator('.one .chord-name').first()).toContainText('B♭△7');
   await page.getByRole('button', { name: 'To page' }).click();
   await page.getByRole('tab', { name: 'Compare' }).click();
-  await expect(page.locator('.compare thead .shape-card')).toHaveCount(2);
-  await expect(page.locator('.compare')).toContainText('In both: A');
-  await expect(page.locator('.compare .way')).toHaveCount(2);
+  await expect(page.locator('.beside .way')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  await expect(page.locator('.compare .shape-card')).toHaveCount(2);
+  await expect(page.locator('.compare tr', { hasText: 'In both' })).toContainText('A');
   await page.getByRole('button', { name: 'Paper…' }).click();
   await expect(page.locator('.paper-page')).toBeVisible();
   await page.getByLabel('Title').fill('Two for Thursday');
@@ -203,6 +204,49 @@ test('fingers that could stay: from G with the little fingers left, a C becomes 
   await expect(page.locator('.could-stay li').first()).toContainText('9 comes in');
   await page.locator('.could-stay li').first().getByRole('button', { name: 'Take it' }).click();
   await expect(page.locator('.one .chord-name').first()).toContainText('Cadd9');
+});
+
+test('each tab of the grip in hand shows its answer without scrolling at 1280x800', async ({ page, sit }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await sit('Tamsin Brackwater');
+  await onBench(page, 'Ode Pettibrand');
+  await page.getByRole('link', { name: 'Shapes', exact: true }).click();
+  const box = page.getByRole('region', { name: 'The shape in hand' });
+  const parts: Readonly<Record<string, string[]>> = {
+    'Along the neck': ['Five forms', 'On fewer strings', 'The family'],
+    Compare: ['The change', 'Side by side'],
+  };
+  await page.getByRole('button', { name: 'Keep beside', exact: true }).click();
+  await expect(box.locator('.empty')).toContainText('This is the one kept');
+  for (const [chord, name] of [
+    ['F', 'F'],
+    ['Bb13', 'B♭13'],
+    ['Am7', 'Am7'],
+  ]) {
+    await page.getByLabel('Chord', { exact: true }).fill(chord);
+    await expect(box.locator('.in-hand .chord-name [aria-hidden]')).toHaveText(name);
+    for (const tab of ['Why', 'Easier', 'One note', 'Along the neck', 'Compare', 'Names']) {
+      await page.getByRole('tab', { name: tab }).click();
+      await expect(box.locator('.empty')).toHaveCount(0);
+      for (const part of parts[tab] ?? ['']) {
+        const pick = page.getByRole('button', { name: part, exact: true });
+        // A chord of four notes has no close triads to invert.
+        if (part && !(await pick.isVisible())) continue;
+        if (part) await pick.click();
+        const over = await box.evaluate((e) => e.scrollHeight - e.clientHeight);
+        expect.soft(over, `${chord}, ${tab}, ${part}`).toBeLessThanOrEqual(2);
+      }
+    }
+  }
+  // One note: arrows walk the rows, what is told follows, and the grip it makes is taken.
+  await page.getByLabel('Chord', { exact: true }).fill('F');
+  await page.getByRole('tab', { name: 'One note' }).click();
+  await page.getByRole('radio', { name: /^F minor:/ }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('radio', { name: /^F 7: string 4/ })).toBeChecked();
+  await expect(box.locator('.told').last()).toContainText('2 frets down: plays as it is');
+  await page.getByRole('button', { name: 'Take 131211' }).click();
+  await expect(box.locator('.in-hand .chord-name')).toContainText('F7');
 });
 
 test('a list of thousands draws only what is in sight, and the keys walk it', async ({ page, sit }) => {

@@ -4,9 +4,16 @@ import type { FingerMove } from '@finch/core/changes';
 import { fretsMoved, stringsMoved } from '../words';
 
 defineProps<{ moves: readonly FingerMove[]; brief?: boolean }>();
+/** Thickest string of the finger after less before: a barre laid reaches a thicker one. */
+const adjusts = (by: number) =>
+  by > 0
+    ? 'stays and lays a barre'
+    : by < 0
+      ? 'stays and opens its barre'
+      : 'stays, its barre longer or shorter';
 const where = (move: FingerMove) => {
   if (move.does === 'stays') return 'stays';
-  if (move.does === 'adjusts') return 'stays and opens its barre';
+  if (move.does === 'adjusts') return adjusts((move.to?.string ?? 0) - (move.from?.string ?? 0));
   if (move.does === 'lifts off') return 'lifts off';
   if (move.does === 'slides' && move.from && move.to)
     return `slides to fret ${move.to.fret}, ${fretsMoved(move.to.fret - move.from.fret)}`;

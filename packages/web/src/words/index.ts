@@ -3,9 +3,9 @@
  * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
  */
 import type { Reason } from '@finch/core/effort';
-import type { LimitStep, OneNoteChange, SheetFinding } from '@finch/core/shapes';
+import type { LimitStep, SheetFinding } from '@finch/core/shapes';
 import { DRILL_WORDS } from './drill-words';
-import { chordText, degreeText, fretsMoved, plural } from './names';
+import { chordText, degreeText, plural } from './names';
 
 export * from './names';
 export * from './problems';
@@ -47,31 +47,6 @@ export function sayStep(step: LimitStep): string {
       return i === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words;
     })
     .join(' and ');
-}
-
-/** "string 3: 5 to ♭7, fret 0 to 3" for each note that moves. */
-export function sayMoves(change: OneNoteChange): string {
-  return change.moves
-    .map((move) => {
-      const by = move.toFret - move.fromFret;
-      return `string ${move.string}: ${degreeText(move.from)} → ${degreeText(move.to)}, ${fretsMoved(by)}`;
-    })
-    .join('; ');
-}
-
-/** Whether the literal move plays, what is spent and lost, which fingers change. */
-export function sayVerdict(change: OneNoteChange): string {
-  const parts = [say(change.verdict)];
-  const spent = change.moves.filter((move) => move.doubled && move.from !== move.to);
-  if (spent.length && change.literal)
-    parts.push(`spends a doubled ${[...new Set(spent.map((move) => degreeText(move.from)))].join(', ')}`);
-  if (change.lost.length) parts.push(`${change.lost.map(degreeText).join(', ')} is lost`);
-  const swaps = change.fingers.filter(
-    (one) => one.from !== null && one.to !== null && one.from !== 0 && one.to !== 0,
-  );
-  if (swaps.length)
-    parts.push(`fingers ${swaps.map((one) => `${one.from}→${one.to} on ${one.string}`).join(', ')}`);
-  return `${parts.join('; ')}.`;
 }
 
 /** What is wrong in a line of a sheet, or that it is right. */

@@ -1,7 +1,7 @@
 /** The one worker of the page, started when first needed. */
 import * as Comlink from 'comlink';
 import BenchWorker from './bench.worker?worker';
-import type { BenchWork } from './bench.worker';
+import type { BenchWork } from './bench-jobs';
 
 let remote: Comlink.Remote<BenchWork> | null = null;
 

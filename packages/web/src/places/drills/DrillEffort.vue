@@ -10,7 +10,7 @@ import BecauseMark from '../../instruments/BecauseMark.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { formText, say, sayProblem } from '../../words';
 import { notchWords } from './notch-words';
-import type { Notch } from '../../workers/bench.worker';
+import type { Notch } from '../../workers/bench-jobs';
 
 const props = defineProps<{
   drill: Drill;

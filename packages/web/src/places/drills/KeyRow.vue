@@ -3,7 +3,7 @@
 import { noteText, pitchClassOf, type NoteName } from '@finch/core/theory';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { chordText, sayProblem } from '../../words';
-import type { KeyedDrill } from '../../workers/bench.worker';
+import type { KeyedDrill } from '../../workers/bench-jobs';
 
 defineProps<{
   keyed: readonly KeyedDrill[];

@@ -1,110 +1,26 @@
 /** The drill bench without a browser: what it begins with, what a key does before the worker answered, and whose hand it is made for. */
-import {
-  changeLoop,
-  easier,
-  harder,
-  makeDrill,
-  nearestRecipe,
-  rekeyForHand,
-  ringCheck,
-  type DrillContext,
-  type Recipe,
-} from '@finch/core/drills';
-import { averageHand, standardGuitar } from '@finch/core/fretboard';
-import { rootNamed } from '@finch/core/theory';
-import { computed, effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue';
+import { changeLoop, ringCheck } from '@finch/core/drills';
+import { emptyHouse, enter, house, leave, settle } from '../../test-house';
 import { useDrillBench } from './use-drill-bench';
+
+jest.mock('../../session/address', () => jest.requireActual('../../test-house').modules.address);
+jest.mock('../../session/bench', () => jest.requireActual('../../test-house').modules.bench);
+jest.mock('../../session/notices', () => jest.requireActual('../../test-house').modules.notices);
+jest.mock('../../session/taught', () => jest.requireActual('../../test-house').modules.taught);
+jest.mock('../../session/hand-out', () => jest.requireActual('../../test-house').modules.handOut);
+jest.mock('../../workers/player', () => jest.requireActual('../../test-house').modules.player);
+jest.mock('../../workers/bench', () => jest.requireActual('../../test-house').modules.worker);
 
 const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const B_FLAT = { chord: 'Bb', frets: [null, 1, 3, 3, 3, 1] };
-const house = {
-  address: new Map<string, string>(),
-  held: [] as Record<string, string>[],
-  told: [] as string[],
-  out: [] as [string, Recipe][],
-  /** Answers of the worker wait until this opens. */
-  gate: Promise.resolve(),
-  student: shallowRef<{ id: string; name: string } | null>(null),
-  drilling: shallowRef<DrillContext>({ hand: averageHand, instrument: standardGuitar }),
-  stopped: 0,
-};
-jest.mock('../../session/address', () => ({
-  useAddress: () => ({
-    text: (name: string, otherwise = '') => house.address.get(name) ?? otherwise,
-    hold: (texts: Record<string, string>) => house.held.push(texts),
-  }),
-}));
-jest.mock('../../session/bench', () => ({ useBench: () => ({ studentId: null }) }));
-jest.mock('../../session/notices', () => ({
-  useNotices: () => ({ tell: (words: string) => house.told.push(words) }),
-}));
-jest.mock('../../session/taught', () => ({
-  useTaught: () => ({
-    student: house.student,
-    drilling: house.drilling,
-    limit: computed(() => house.drilling.value.effortLimit ?? null),
-    instrument: computed(() => house.drilling.value.instrument),
-  }),
-}));
-jest.mock('../../session/hand-out', () => ({
-  blockOf: (recipe: Recipe) => recipe,
-  useHandOut: () => ({
-    busy: ref(false),
-    put: (recipe: Recipe) => house.out.push(['plan', recipe]),
-    home: (recipe: Recipe) => house.out.push(['home', recipe]),
-  }),
-}));
-jest.mock('../../workers/player', () => ({
-  usePlayer: () => ({ playing: ref(false), elapsed: ref(0), stop: () => house.stopped++, play: jest.fn() }),
-}));
-jest.mock('../../workers/bench', () => ({
-  plain: <T>(value: T) => value,
-  benchWork: () => ({
-    made: async (recipe: Recipe, context: DrillContext) => {
-      await house.gate;
-      const made = makeDrill(recipe, context);
-      return made.ok
-        ? { drill: made.value, problem: null, nearest: null }
-        : { drill: null, problem: made.problem, nearest: nearestRecipe(recipe, context) };
-    },
-    notches: async (recipe: Recipe, context: DrillContext) => {
-      await house.gate;
-      return [easier(recipe, context), harder(recipe, context)].map((next, i) => ({
-        way: i ? 'harder' : 'easier',
-        recipe: next.ok ? next.value : null,
-        problem: next.ok ? null : next.problem,
-        effort: null,
-      }));
-    },
-    keyed: async (recipe: Recipe, context: DrillContext) => {
-      await house.gate;
-      return Array.from({ length: 12 }, (_, i) => {
-        const moved = rekeyForHand(recipe, rootNamed(i), context);
-        return { root: rootNamed(i), recipe: moved.ok ? moved.value : null, effort: null, problem: null };
-      });
-    },
-  }),
-}));
-
-const scopes: EffectScope[] = [];
-afterEach(() => scopes.splice(0).forEach((scope) => scope.stop()));
-const settle = async () => {
-  for (let i = 0; i < 12; i++) await nextTick();
-};
+afterEach(leave);
+beforeEach(() => emptyHouse());
 async function begin(address: Record<string, string> = {}) {
-  house.address = new Map(Object.entries(address));
-  house.held.length = house.told.length = house.out.length = 0;
-  scopes.push(effectScope());
-  const bench = scopes.at(-1)?.run(useDrillBench);
-  if (!bench) throw new Error('no bench');
+  emptyHouse(address);
+  const bench = enter(useDrillBench);
   await settle();
   return bench;
 }
-beforeEach(() => {
-  house.gate = Promise.resolve();
-  house.student.value = null;
-  house.drilling.value = { hand: averageHand, instrument: standardGuitar };
-});
 
 test('begins with the grip in the address, else with a drill of the family named, else with five forms', async () => {
   expect((await begin()).recipe.value.family).toBe('five forms');

@@ -28,7 +28,7 @@ import { useNotices } from '../../session/notices';
 import { useTaught } from '../../session/taught';
 import { nameChord, say } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
-import type { KeyedDrill, Notch } from '../../workers/bench.worker';
+import type { KeyedDrill, Notch } from '../../workers/bench-jobs';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
 

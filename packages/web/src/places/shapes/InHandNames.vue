@@ -5,7 +5,7 @@ import { nameGrip, type GradedGrip } from '@finch/core/shapes';
 import { majorKeys, makeKey, readNote } from '@finch/core/theory';
 import { BFormSelect } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
-import { chordText, degreeText, say } from '../../words';
+import { chordText, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChordName from '../../instruments/ChordName.vue';
 
@@ -40,14 +40,7 @@ const names = computed(() => {
     <ol>
       <li v-for="(one, i) in names.slice(0, 8)" :key="one.chord.symbol">
         <ChordName :symbol="one.chord.symbol" class="name" />
-        <BecauseMark
-          >{{ one.why.map(say).join(', ')
-          }}{{
-            one.omitted.includes('1') || !one.omitted.length
-              ? ''
-              : `; without ${one.omitted.map(degreeText).join(', ')}`
-          }}</BecauseMark
-        >
+        <BecauseMark>{{ one.why.map(say).join(', ') }}</BecauseMark>
         <span class="small">{{ i === 0 ? 'likeliest' : '' }}</span>
       </li>
     </ol>
@@ -69,14 +62,15 @@ const names = computed(() => {
 }
 li {
   display: grid;
-  grid-template-columns: 130px minmax(0, 1fr) 64px;
+  grid-template-columns: 110px minmax(0, 1fr) 64px;
   gap: var(--space-2);
   align-items: baseline;
   border-top: 1px solid var(--line);
-  padding: var(--space-1) 0;
+  padding: 1px 0;
   font-size: var(--size-2);
+  line-height: 1.25;
 }
 .name {
-  font-size: var(--size-5);
+  font-size: var(--size-4);
 }
 </style>

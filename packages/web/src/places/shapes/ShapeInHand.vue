@@ -4,6 +4,7 @@ import { effortBand } from '@finch/core/effort';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import IconHear from '~icons/bi/volume-up';
+import BarreCaution from '../../instruments/BarreCaution.vue';
 import ChordName from '../../instruments/ChordName.vue';
 import HookTag from '../../instruments/HookTag.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
@@ -12,7 +13,7 @@ import { nameOfShape } from '../../words/shape-words';
 import type { ShapeBench } from './use-shape-bench';
 
 const props = defineProps<{ bench: ShapeBench }>();
-const { picked, chord, effort, over, hook, show, leftHanded, actions, taught } = props.bench;
+const { picked, chord, effort, over, caution, hook, show, leftHanded, actions, taught } = props.bench;
 const { limit } = taught;
 const { said, change, busy, held } = actions;
 const standing = computed(() =>
@@ -43,13 +44,16 @@ const standing = computed(() =>
       <p class="note">
         {{ nameOfShape(picked) }};
         <b :class="{ overlimit: over > 0 }">{{ effortBand(effort.total) }}{{ standing }}</b>
+        <BButton v-if="over > 0" variant="link" size="sm" @click="bench.tabs.tab.value = 'easier'"
+          >easier ones</BButton
+        >
       </p>
       <HookTag v-if="hook" :hook="hook" />
       <div class="acts">
         <BButton size="sm" variant="outline-secondary" @click="actions.hear()"
           ><IconHear aria-hidden="true" /> Hear it</BButton
         >
-        <BButton size="sm" variant="outline-secondary" :aria-pressed="held !== null" @click="actions.hold"
+        <BButton size="sm" variant="outline-secondary" :aria-pressed="held !== null" @click="bench.keep"
           >Keep beside</BButton
         >
         <BButton size="sm" variant="outline-secondary" @click="bench.gather">To page</BButton>
@@ -62,8 +66,8 @@ const standing = computed(() =>
         }}</BButton>
       </div>
     </div>
-    <div v-if="over > 0 || said" class="below">
-      <p v-if="over > 0" class="caution">Over this hand’s limit: take one below.</p>
+    <div v-if="caution || said" class="below">
+      <BarreCaution v-if="caution" />
       <p v-if="said" class="note" role="status">{{ said }}</p>
     </div>
   </div>

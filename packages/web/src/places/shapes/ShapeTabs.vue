@@ -3,37 +3,23 @@
 import { BTab, BTabs } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import { useSeat } from '../../session/seat';
-import BarreCaution from '../../instruments/BarreCaution.vue';
 import FingeringPick from './FingeringPick.vue';
 import HookEditor from './HookEditor.vue';
 import InHandAlong from './InHandAlong.vue';
-import InHandCompare from './InHandCompare.vue';
+import InHandBeside from './InHandBeside.vue';
+import InHandEasier from './InHandEasier.vue';
 import InHandNames from './InHandNames.vue';
 import InHandOneNote from './InHandOneNote.vue';
 import InHandWhy from './InHandWhy.vue';
 import type { ShapeBench } from './use-shape-bench';
-import { TABS, type ShapeTab } from './use-shape-tabs';
+import { TABS } from './use-shape-tabs';
 
 const props = defineProps<{ bench: ShapeBench }>();
 const seat = useSeat();
-const {
-  picked,
-  chord,
-  effort,
-  caution,
-  show,
-  leftHanded,
-  owner,
-  actions,
-  taught,
-  tabs,
-  hookSubject,
-  hookWhat,
-} = props.bench;
+const { picked, chord, effort, show, leftHanded, owner, actions, taught, tabs, hookSubject, hookWhat } =
+  props.bench;
 const { limit, drilling, instrument, marks } = taught;
-const { tab, standIns, changes, along } = tabs;
-/** Told in a list that needs the room: the caution stands under it. */
-const LONG: readonly ShapeTab[] = ['one', 'along'];
+const { tab, standIns, changes, along, part, besidePart } = tabs;
 const index = computed({
   get: () => TABS.findIndex((one) => one.id === tab.value),
   set: (at) => (tab.value = TABS[at]?.id ?? 'why'),
@@ -45,7 +31,6 @@ const hook = computed(() => marks.value.hooks.find((one) => one.subject === hook
   <BTabs v-if="picked && chord && effort" v-model:index="index" nav-class="quiet-tabs" content-class="told">
     <BTab v-for="one in TABS" :key="one.id" :title="one.name">
       <template v-if="one.id === tab">
-        <BarreCaution v-if="caution && !LONG.includes(tab)" />
         <FingeringPick
           v-if="tab === 'why'"
           :frets="picked.frets"
@@ -55,22 +40,16 @@ const hook = computed(() => marks.value.hooks.find((one) => one.subject === hook
           :student="owner"
           @kept="taught.refresh()"
         />
-        <InHandWhy
-          v-if="tab === 'why'"
-          :grip="picked"
-          :chord="chord"
-          :effort="effort"
-          :limit="limit"
+        <InHandWhy v-if="tab === 'why'" :effort="effort" :limit="limit" />
+        <InHandEasier
+          v-else-if="tab === 'easier'"
           :stand-ins="standIns"
-          :actions="actions"
-          :drilling="drilling"
+          :limit="limit"
           :left-handed="leftHanded"
-          @use="(one) => !one.capo && bench.search.pickFrets(one.grip.frets)"
-          @take="bench.use"
+          @use="(one) => bench.search.pickFrets(one.grip.frets)"
         />
         <InHandOneNote
           v-else-if="tab === 'one'"
-          :grip="picked"
           :changes="changes ?? []"
           :busy="changes === null"
           :left-handed="leftHanded"
@@ -78,19 +57,22 @@ const hook = computed(() => marks.value.hooks.find((one) => one.subject === hook
         />
         <InHandAlong
           v-else-if="tab === 'along'"
+          v-model:part="part"
           :along="along"
           :chord="chord"
           :left-handed="leftHanded"
           @use="bench.use"
         />
-        <InHandCompare
+        <InHandBeside
           v-else-if="tab === 'compare'"
+          v-model:part="besidePart"
           :grip="picked"
           :chord="chord"
           :drilling="drilling"
           :actions="actions"
           :left-handed="leftHanded"
           :show="show"
+          @take="bench.use"
         />
         <template v-else>
           <InHandNames :grip="picked" :instrument="instrument" />
@@ -102,7 +84,6 @@ const hook = computed(() => marks.value.hooks.find((one) => one.subject === hook
             @kept="taught.refresh()"
           />
         </template>
-        <BarreCaution v-if="caution && LONG.includes(tab)" />
       </template>
     </BTab>
   </BTabs>

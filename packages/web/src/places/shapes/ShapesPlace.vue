@@ -44,7 +44,7 @@ useKeys('shapes', {
   big: () => (big.value = true),
   hear: () => void actions.hear(),
   easier: bench.useEasier,
-  hold: actions.hold,
+  hold: bench.keep,
   told: tabs.next,
   put: () => void actions.put(),
   // On a card a digit is no limit: whoever walks the cards does not change what is asked.

@@ -54,7 +54,7 @@ export function useShapeActions(given: {
   function hold() {
     if (!picked.value || !chord.value) return;
     held.value = { grip: picked.value, chord: chord.value };
-    said.value = `${nameChord(chord.value.symbol)} is kept beside you. Pick another grip or type another chord to see the change.`;
+    said.value = `${nameChord(chord.value.symbol)} is kept beside you.`;
   }
   /** The drill that the grip in hand makes: a loop with the one held beside it, else a ring check. */
   function drill(): Recipe | null {

@@ -153,9 +153,16 @@ export function useShapeBench() {
     gather,
     use,
     drill,
-    useEasier: () => {
-      const one = tabs.standIns.value.find(({ capo }) => !capo);
-      if (one) search.pickFrets(one.grip.frets);
+    /** Keeps the grip beside; what is asked next is the change from it. */
+    keep: () => {
+      actions.hold();
+      if (actions.held.value) tabs.tab.value = 'compare';
+    },
+    useEasier: async () => {
+      const from = picked.value;
+      const one = await tabs.easiest();
+      if (one && picked.value === from) search.pickFrets(one.grip.frets);
+      else if (!one) actions.said.value = 'Nothing easier does this job.';
     },
     nextShow: () => {
       const at = SHOWS.findIndex((one) => one.id === show.value);

@@ -1,28 +1,28 @@
 <script setup lang="ts">
-/** Two grips side by side: what each costs, what each sounds, and the change there and back. */
+/** Two grips side by side: what each costs and what each sounds. */
 import type { DrillContext } from '@finch/core/drills';
-import { changeIn, gradeIn } from '@finch/core/drills';
+import { gradeIn } from '@finch/core/drills';
 import { EFFORT_PARTS } from '@finch/core/effort';
 import { positionOf, trueSigns, type GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
-import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { degreeText, nameChord, PART_WORDS } from '../../words';
-import ChangeLedger from '../../instruments/ChangeLedger.vue';
+import { degreeText, PART_WORDS } from '../../words';
+import ChordName from '../../instruments/ChordName.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import { nameOfShape } from '../../words/shape-words';
-import type { ShapeActions } from './use-shape-actions';
 
+interface Side {
+  readonly grip: GradedGrip;
+  readonly chord: Chord;
+}
 const props = defineProps<{
-  grip: GradedGrip;
-  chord: Chord;
+  kept: Side;
+  now: Side;
   drilling: DrillContext;
-  actions: ShapeActions;
   leftHanded: boolean;
   show: 'fingers' | 'degrees' | 'notes';
 }>();
-const { held } = props.actions;
-const sides = computed(() => (held.value ? [held.value, { grip: props.grip, chord: props.chord }] : []));
+const sides = computed(() => [props.kept, props.now]);
 const efforts = computed(() =>
   sides.value.map((side) => {
     const graded = gradeIn(side.grip.frets, props.drilling);
@@ -55,48 +55,30 @@ const shared = computed(() => {
   const [a, b] = sides.value.map((side) => new Set(side.grip.notes.filter((note) => note !== null)));
   return a && b ? [...a].filter((note) => b.has(note)).map((note) => trueSigns(String(note))) : [];
 });
-const changes = computed(() =>
-  sides.value.length < 2
-    ? []
-    : [
-        [sides.value[0], sides.value[1]],
-        [sides.value[1], sides.value[0]],
-      ].flatMap(([from, to]) => {
-        const graded = changeIn(from.grip.frets, to.grip.frets, props.drilling);
-        return graded.ok
-          ? [
-              {
-                title: `${nameChord(from.chord.symbol)} → ${nameChord(to.chord.symbol)}`,
-                grade: graded.value,
-              },
-            ]
-          : [];
-      }),
-);
 </script>
 
 <template>
-  <p v-if="!held" class="empty">
-    Keep a grip beside you, then pick another one: both stand here side by side.
-    <BButton size="sm" variant="outline-secondary" @click="actions.hold">Keep this one</BButton>
-  </p>
-  <div v-else class="compare">
+  <div class="compare">
+    <div class="cards">
+      <figure v-for="(side, i) in sides" :key="i">
+        <ShapeCard
+          :frets="side.grip.frets"
+          :fingers="efforts[i]?.fingering.fingers ?? side.grip.fingers"
+          :degrees="side.grip.degrees"
+          :notes="side.grip.notes"
+          :chord="side.chord.symbol"
+          :show="show"
+          :left-handed="leftHanded"
+        />
+        <figcaption>{{ i === 0 ? 'kept: ' : '' }}{{ nameOfShape(side.grip) }}</figcaption>
+      </figure>
+    </div>
     <table>
       <thead>
         <tr>
           <th scope="col"><span class="visually-hidden">what is compared</span></th>
           <th v-for="(side, i) in sides" :key="i" scope="col">
-            <span class="display">{{ nameChord(side.chord.symbol) }}</span>
-            <ShapeCard
-              :frets="side.grip.frets"
-              :fingers="efforts[i]?.fingering.fingers ?? side.grip.fingers"
-              :degrees="side.grip.degrees"
-              :notes="side.grip.notes"
-              :chord="side.chord.symbol"
-              :show="show"
-              :left-handed="leftHanded"
-            />
-            <small>{{ i === 0 ? 'kept: ' : '' }}{{ nameOfShape(side.grip) }}</small>
+            <ChordName :symbol="side.chord.symbol" />
           </th>
         </tr>
       </thead>
@@ -122,57 +104,66 @@ const changes = computed(() =>
           <th scope="row">{{ fact.name }}</th>
           <td v-for="(value, i) in fact.values" :key="i">{{ value }}</td>
         </tr>
+        <tr>
+          <th scope="row">In both</th>
+          <td colspan="2">{{ shared.join(', ') || 'no note' }}</td>
+        </tr>
       </tbody>
     </table>
-    <p class="note">
-      {{ shared.length ? `In both: ${shared.join(', ')}.` : 'No note in common.' }}
-    </p>
-    <div v-for="change in changes" :key="change.title" class="way">
-      <div class="spread">
-        <h3>{{ change.title }}</h3>
-        <b
-          >{{ Math.round(change.grade.changesPerMinute) }} a minute ·
-          {{ Math.round(change.grade.tempoBpm) }} bpm</b
-        >
-      </div>
-      <ChangeLedger :moves="change.grade.fingers" />
-    </div>
-    <BButton variant="link" size="sm" @click="actions.letGo()">Put the kept one away</BButton>
   </div>
 </template>
 
 <style scoped>
 .compare {
-  display: flex;
-  flex-direction: column;
-  gap: var(--space-2);
-}
-.compare table {
-  width: 100%;
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: var(--space-4);
   font-size: var(--size-2);
+  line-height: 1.2;
 }
-.compare th,
-.compare td {
-  padding: 2px var(--space-2) 2px 0;
+.cards {
+  display: grid;
+  gap: var(--space-1);
+  align-content: start;
+}
+figure {
+  margin: 0;
+}
+.cards :deep(svg) {
+  height: 118px;
+  width: auto;
+}
+figcaption {
+  max-width: 120px;
+  font-size: var(--size-1);
+  color: var(--ink2);
+}
+table {
+  width: 100%;
+  align-self: start;
+}
+th,
+td {
+  padding: 1px var(--space-2) 1px 0;
   vertical-align: top;
   text-align: left;
 }
-.compare thead .display {
-  font-size: var(--size-5);
-  display: block;
+thead th {
+  font-size: var(--size-4);
 }
-.compare thead small {
-  font-weight: 400;
-  display: block;
-}
-.compare tbody tr {
+tbody tr {
   border-top: 1px solid var(--line);
 }
-.compare .more {
+.more {
   font-weight: 700;
   color: var(--breast);
 }
-.way h3 {
-  font-size: var(--size-3);
+@media (max-width: 600px) {
+  .compare {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .cards {
+    grid-auto-flow: column;
+  }
 }
 </style>
