@@ -1,73 +1,39 @@
 <script setup lang="ts">
 /** Who comes when and with what plan; who holds what; who needs the teacher. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next';
-import { useLocalStorage } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
-import { RouterLink, useRouter } from 'vue-router';
-import { forwardBack, useKeys } from '../../app/keys';
-import { useWalk } from '../../app/walk';
+import { ref } from 'vue';
+import { RouterLink } from 'vue-router';
 import PatternDefs from '../../instruments/PatternDefs.vue';
-import { useBench } from '../../session/bench';
-import { useBoard } from '../../session/queries';
 import { useSeat } from '../../session/seat';
-import { countText, dayText, sayError } from '../../words';
+import { sayError } from '../../words';
 import CarePanel from './CarePanel.vue';
 import FirstDayRest from './FirstDayRest.vue';
 import FirstSteps from './FirstSteps.vue';
 import HeatMap from './HeatMap.vue';
-import { isOver } from './lesson-tags';
-import { inOrder, ORDER_WORDS, ROW_ORDERS, type RowOrder } from './row-order';
+import { ORDER_WORDS, ROW_ORDERS } from './row-order';
 import TodayList from './TodayList.vue';
+import { useBoardDesk } from './use-board-desk';
 
-const { data, error, refetch } = useBoard();
-const router = useRouter();
-const bench = useBench();
+const desk = useBoardDesk();
+const {
+  data,
+  error,
+  refetch,
+  lessons,
+  picked,
+  row,
+  zone,
+  nextIndex,
+  current,
+  order,
+  students,
+  heading,
+  plansOwed,
+  open,
+  openStudent,
+} = desk;
 const seat = useSeat();
-const lessons = computed(() => data.value?.lessons ?? []);
-const { picked, step, row } = useWalk(() => lessons.value.length);
-const zone = computed(() => data.value?.timeZone ?? 'UTC');
-const nextIndex = computed(() =>
-  lessons.value.findIndex(
-    (lesson) => Date.parse(lesson.startsAt) + lesson.minutes * 60_000 > seat.now() && !isOver(lesson),
-  ),
-);
-watch(nextIndex, (at) => (picked.value = Math.max(0, at)), { immediate: true });
-const current = computed(() => lessons.value[picked.value] ?? null);
-const order = useLocalStorage<RowOrder>('finch-board-order', 'needs');
-const students = computed(() => inOrder(data.value?.students ?? [], order.value));
 const allSkills = ref(false);
-/** What is known of the day and no more: while it loads, nothing is claimed. */
-const heading = computed(() => {
-  if (!data.value) return error.value ? 'The day could not be read' : 'Reading the day…';
-  const { day, today } = data.value;
-  const name = day === today || !day ? 'Today' : dayText(`${day}T12:00:00Z`, 'UTC');
-  return `${name}, ${countText(lessons.value.length, 'lesson')}`;
-});
-function open(name: 'plan' | 'lesson' | 'write-up' | 'student', i = picked.value) {
-  const lesson = lessons.value[i];
-  if (!lesson) return;
-  bench.put(lesson.studentId, lesson.id);
-  void router.push(
-    name === 'student'
-      ? { name, params: { studentId: lesson.studentId } }
-      : { name, params: { lessonId: lesson.id }, query: name === 'lesson' ? { start: 'now' } : {} },
-  );
-}
-function openStudent(id: string) {
-  bench.put(id, lessons.value.find((lesson) => lesson.studentId === id)?.id ?? null);
-  void router.push({ name: 'student', params: { studentId: id } });
-}
-useKeys(
-  'board',
-  {
-    lesson: forwardBack(step),
-    student: () => open('student'),
-    plan: () => open('plan'),
-    start: () => open('lesson'),
-    writeUp: () => open('write-up'),
-  },
-  () => lessons.value.length > 0,
-);
 </script>
 
 <template>
@@ -104,9 +70,7 @@ useKeys(
         </p>
         <p class="spread">
           <span class="note">Plans not kept yet</span>
-          <b>{{
-            lessons.filter((lesson) => lesson.planStanding !== 'kept' && lesson.state === 'booked').length
-          }}</b>
+          <b>{{ plansOwed }}</b>
         </p>
       </div>
     </section>

@@ -89,21 +89,27 @@ export function useLessonBench(lessonId: () => string | undefined) {
   }
   /** The new block, for a reader. */
   const announced = ref('');
-  const go = (to: () => number) =>
-    taken.inTurn(async () => {
+  async function go(to: () => number) {
+    // Waiting for the server: one more press stays in the lesson.
+    if (finishing.value) return void (finishing.value = false);
+    let over = false;
+    await taken.inTurn(async () => {
       const target = to();
-      if (target >= blocks.value.length) return finish();
-      if (target < 0 || !(await taken.leave())) return;
+      over = target >= blocks.value.length;
+      if (over || target < 0 || !(await taken.leave())) return;
       run.goTo(target);
       announced.value = block.value ? `${say(block.value.title)}, ${block.value.minutes} minutes` : '';
       await run.send('running');
     });
+    // Out of turn: a take pressed while the end waits does not wait with it.
+    if (over) await finish();
+  }
 
   const toWriteUp = () => router.push({ name: 'write-up', params: { lessonId: id.value ?? '' } });
-  /** Waits for a server that is away and goes on when it answers; one more press stays in the lesson. */
   const finishing = ref(false);
+  /** Waits for a server that is away and goes on when it answers. */
   async function finish() {
-    if (finishing.value) return void (finishing.value = false);
+    if (finishing.value) return;
     finishing.value = true;
     await taken.end();
     run.begin();

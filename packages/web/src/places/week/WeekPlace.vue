@@ -1,39 +1,15 @@
 <script setup lang="ts">
 /** A week at a glance: days across, hours down, lessons as blocks; on a phone the days under each other. */
-import { routes, type LessonHead } from '@finch/contract';
-import { useQuery } from '@tanstack/vue-query';
 import { BButton } from 'bootstrap-vue-next';
-import { computed, ref } from 'vue';
-import { backForward, useKeys } from '../../app/keys';
 import BookDialog from '../../furniture/BookDialog.vue';
-import { call } from '../../session/api';
-import { weekOf } from '../../session/clock-times';
-import { useBoard } from '../../session/queries';
-import { useSeat } from '../../session/seat';
 import { dayText, sayError, timeText } from '../../words';
-import { laneOf, spanOf } from './week-grid';
+import { useWeek } from './use-week';
+import { laneOf } from './week-grid';
 
-const seat = useSeat();
-const zone = computed(() => seat.studio?.timeZone ?? 'UTC');
-const weeks = ref(0);
-const days = computed(() => weekOf(seat.now(), zone.value, weeks.value));
-const { data, error, isPending, refetch } = useQuery({
-  queryKey: computed(() => ['lessons', days.value[0].toISOString(), seat.seat?.membershipId]),
-  queryFn: () =>
-    call(routes.lessons, { query: { from: days.value[0].toISOString(), to: days.value[7].toISOString() } }),
-});
-const { data: board } = useBoard(() => seat.has('teacher', 'owner'));
-const people = computed(() => board.value?.students.map(({ id, name }) => ({ id, name })) ?? []);
-type Shown = LessonHead & { name: string };
-const lessonsOf = (i: number): Shown[] =>
-  (data.value?.lessons ?? []).filter((lesson) => {
-    const at = Date.parse(lesson.startsAt);
-    return at >= days.value[i].getTime() && at < days.value[i + 1].getTime();
-  });
-const span = computed(() => spanOf(data.value?.lessons ?? [], zone.value));
-const hours = computed(() =>
-  Array.from({ length: span.value.to - span.value.from + 1 }, (_, i) => span.value.from + i),
-);
+const week = useWeek();
+const { zone, weeks, days, data, error, isPending, refetch, people, span, hours, booking, chosen, from } =
+  week;
+const { lessonsOf, isToday, book, change, nextHour } = week;
 const WORDS = {
   booked: '',
   running: 'under way',
@@ -41,26 +17,6 @@ const WORDS = {
   written: 'written up',
   cancelled: 'cancelled',
 } as const;
-const isToday = (i: number) =>
-  seat.now() >= days.value[i].getTime() && seat.now() < days.value[i + 1].getTime();
-const booking = ref(false);
-const chosen = ref<Shown | null>(null);
-const from = ref(0);
-function book(at: number) {
-  chosen.value = null;
-  from.value = at;
-  booking.value = true;
-}
-function change(lesson: Shown) {
-  chosen.value = lesson;
-  booking.value = true;
-}
-const nextHour = () => Math.ceil((Math.max(seat.now(), days.value[0].getTime()) + 1) / 3_600_000) * 3_600_000;
-useKeys('week', {
-  week: backForward((by) => (weeks.value += by)),
-  now: () => (weeks.value = 0),
-  book: () => book(nextHour()),
-});
 </script>
 
 <template>
