@@ -2,8 +2,10 @@
  * How well P(clean) foretells takes it has not seen: mean log loss over simulated students whose truth the
  * estimator never reads, against the running mean and the last five takes of the same skill.
  */
+import { UNKNOWN_PACE } from '@finch/core/changes';
 import { standardGuitar } from '@finch/core/fretboard';
-import { cleanChance, forgettingLoad, makeGrader, PRIOR_FIT, replay, takeLoad } from '@finch/core/mastery';
+import { PRIOR_FIT } from '@finch/core/hands';
+import { cleanChance, forgettingLoad, makeGrader, replay, takeLoad } from '@finch/core/mastery';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { simulatedStudent } from './students';
 
@@ -20,7 +22,7 @@ interface Losses {
 
 function judge(seed: number, losses: Losses): void {
   const { lived, events, context, hand } = simulatedStudent(seed);
-  const grader = makeGrader(hand, standardGuitar);
+  const grader = makeGrader({ hand, instrument: standardGuitar, pace: UNKNOWN_PACE });
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {
     const skill = skillsOf(take.items, firstSyllabus)

@@ -1,7 +1,8 @@
 /** Simulated students for the proofs: fourteen weeks of takes each, by a hand whose truth no estimator reads. */
 import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
+import { PRIOR_FIT } from '@finch/core/hands';
 import { must, seededRandom } from '@finch/core/kernel';
-import { PRIOR_FIT, type AttemptEvent, type ReplayContext } from '@finch/core/mastery';
+import { type AttemptEvent, type ReplayContext } from '@finch/core/mastery';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus } from '@finch/core/syllabus';
 
@@ -28,7 +29,6 @@ function eventOf(take: LivedTake, seq: number): AttemptEvent {
     deviceSeq: seq,
     sentAt: startedAt,
     receivedAt: startedAt,
-    modelVersion: 'm',
     take: { ...played, startedAt, timeZone: 'UTC' },
   };
 }
@@ -65,7 +65,6 @@ export function simulatedStudent(seed: number): SimulatedStudent {
     hands: [{ from: '2020-01-01T00:00:00Z', value: hand }],
     instruments: [],
     difficultyFit: PRIOR_FIT,
-    modelVersion: 'm',
     timeZone: 'UTC',
   };
   return { lived, events, context, hand };

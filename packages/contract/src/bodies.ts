@@ -1,7 +1,7 @@
 /** What the server answers with: the day, a student, a lesson, a card of homework; each with its type. */
 import * as v from 'valibot';
 import { recipeSchema } from './drills';
-import { handSchema, instrumentSchema, limitsSchema } from './hands';
+import { handSchema, instrumentSchema, limitsSchema, taughtHandSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { doneSchema, planSchema, planStandingSchema } from './plans';
 import { marksSchema } from './marks';
@@ -38,7 +38,6 @@ export const sessionSchema = v.object({
   seat: v.nullable(seatSchema),
   studio: v.nullable(studioSchema),
   now: v.string(),
-  modelVersion: v.string(),
 });
 export type SessionBody = v.InferOutput<typeof sessionSchema>;
 
@@ -149,8 +148,9 @@ export const studentSchema = v.object({
   instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),
   limits: v.object({ from: v.nullable(v.string()), value: limitsSchema }),
   limitsBefore: v.nullable(limitsRecord),
-  /** The schools that hold for this student, and the marks made for them. */
-  schools: schoolsSchema,
+  /** What of all that holds now, with school, pins and pace. */
+  taught: taughtHandSchema,
+  /** Fingerings and hooks made for this student, each with its version. */
   marks: marksSchema,
   /** The pace found from counted minutes, and what it was taken for before any. */
   pace: v.object({ fit: paceFitSchema, before: paceFitSchema }),
@@ -205,14 +205,10 @@ export type PracticeCard = v.InferOutput<typeof cardSchema>;
 
 export const practiceSchema = v.object({
   student: v.object({ id: v.string(), name: v.string() }),
-  hand: handSchema,
-  instrument: instrumentSchema,
-  limits: limitsSchema,
+  taught: taughtHandSchema,
   pain: painSchema,
   minutes: v.number(),
-  schools: schoolsSchema,
   marks: marksSchema,
-  pace: paceFitSchema,
   cards: v.array(cardSchema),
 });
 export type PracticeBody = v.InferOutput<typeof practiceSchema>;

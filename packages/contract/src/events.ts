@@ -14,12 +14,7 @@ const head = {
 };
 
 export const sentEventSchema = v.variant('kind', [
-  v.object({
-    ...head,
-    kind: v.literal('attempt'),
-    take: takeSchema,
-    modelVersion: v.pipe(v.string(), v.maxLength(40)),
-  }),
+  v.object({ ...head, kind: v.literal('attempt'), take: takeSchema }),
   v.object({ ...head, kind: v.literal('void'), voids: idSchema, at: instantSchema }),
   v.object({
     ...head,

@@ -1,7 +1,9 @@
 /** Hands, instruments and limits as dated records. Ranges are those of the core, checked again by it. */
 import type { Hand, Instrument } from '@finch/core/fretboard';
-import type { HandLimits } from '@finch/core/planning';
+import type { HandLimits, TaughtHand } from '@finch/core/hands';
 import * as v from 'valibot';
+import { fingersSchema } from './marks';
+import { schoolsSchema } from './schools';
 
 export const handSchema: v.GenericSchema<unknown, Hand> = v.object({
   schemaVersion: v.literal(1),
@@ -62,4 +64,19 @@ export const limitsSchema: v.GenericSchema<unknown, HandLimits> = v.object({
   barreMinutes: v.pipe(v.number(), v.minValue(0), v.maxValue(20, 'barre minutes of 0 to 20')),
   load: v.pipe(v.number(), v.minValue(1), v.maxValue(12)),
   assumed: v.boolean(),
+});
+
+/** A student's hand as it is taught now, whole: what every question about a student takes. */
+export const taughtHandSchema: v.GenericSchema<unknown, TaughtHand> = v.object({
+  hand: handSchema,
+  instrument: instrumentSchema,
+  limits: limitsSchema,
+  pins: v.record(v.string(), fingersSchema),
+  pace: v.object({
+    factor: v.number(),
+    logSpread: v.number(),
+    parts: v.optional(v.object({ shift: v.number(), barre: v.number(), fingers: v.number() })),
+  }),
+  school: schoolsSchema,
+  difficultyFit: v.object({ version: v.string(), shiftLogits: v.record(v.string(), v.number()) }),
 });

@@ -11,13 +11,14 @@ const markSubjectSchema = v.pipe(
   v.maxLength(120),
 );
 
+export const fingersSchema = v.pipe(
+  v.array(v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']))),
+  v.minLength(4, 'a finger for each string'),
+  v.maxLength(8, 'a finger for each string'),
+);
 export const pinSchema = v.object({
   subject: markSubjectSchema,
-  fingers: v.pipe(
-    v.array(v.nullable(v.picklist([0, 1, 2, 3, 4, 'T']))),
-    v.minLength(4, 'a finger for each string'),
-    v.maxLength(8, 'a finger for each string'),
-  ),
+  fingers: fingersSchema,
   version: seenVersionSchema,
 });
 export type Pin = v.InferOutput<typeof pinSchema>;

@@ -26,19 +26,11 @@ export { fretsText, parseFrets, type FingerLabel, type Frets } from './grips';
 export { effortBand, gradeGrip, type Effort, type EffortBand, type Reason } from './effort';
 export { easierStandIns, findShapes, type GradedGrip, type ShapeLimits, type StandIn } from './shapes';
 export { gradeChange, type ChangeGrade, type FingerMove, type Pace } from './changes';
+export { taughtHand, type DrillContext, type HandLimits, type TaughtHand } from './hands';
 export { checkScore, neckFrames, tabText, type Score } from './score';
 export { clickSamples, pluckSamples, soundSchedule, type Sound } from './sound';
-export {
-  easier,
-  harder,
-  makeDrill,
-  type Drill,
-  type DrillContext,
-  type Item,
-  type Recipe,
-  type Take,
-} from './drills';
+export { easier, harder, makeDrill, type Drill, type Item, type Recipe, type Take } from './drills';
 export { checkSyllabus, firstSyllabus, skillsOf, type Skill, type Syllabus } from './syllabus';
 export { replay, type LogEvent, type SkillState, type StudentState } from './mastery';
-export { handLoad, planLesson, type HandLimits, type LessonPlan, type PlanBlock } from './planning';
+export { handLoad, planLesson, type LessonPlan, type PlanBlock } from './planning';
 export { liveThrough, makePlayer, type Life } from './simulation';

@@ -49,7 +49,6 @@ const attempt = (studentId: string, change: Partial<Take> = {}, more: object = {
   deviceId,
   deviceSeq: ++seq,
   sentAt: iso(NOW),
-  modelVersion: 'mastery-1',
   take: {
     recipe: made.recipe,
     items: made.items,

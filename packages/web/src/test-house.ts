@@ -3,8 +3,9 @@
  * out, the player, and the worker's own jobs done here. Tests put one in with
  * `jest.mock('…/session/address', () => jest.requireActual('../../test-house').modules.address)`.
  */
-import type { DrillContext, Recipe } from '@finch/core/drills';
+import type { Recipe } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
 import { computed, effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue';
 import { benchJobs } from './workers/bench-jobs';
@@ -88,7 +89,7 @@ export const modules = {
     useTaught: () => ({
       student: house.student,
       drilling: house.drilling,
-      limit: computed(() => house.drilling.value.effortLimit ?? null),
+      limit: computed(() => house.drilling.value.limits?.gripEffort ?? null),
       hand: computed(() => house.drilling.value.hand),
       instrument: computed(() => house.drilling.value.instrument),
       hookOn: (frets: readonly unknown[]) => house.hooks.get(frets.join()) ?? null,

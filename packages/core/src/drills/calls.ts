@@ -8,7 +8,8 @@ import { gradeOf } from '../effort/hold';
 import { fail, ok, type Result } from '../kernel/result';
 import type { Random } from '../kernel/random';
 import type { Bar } from '../score/score';
-import type { DrillContext, DrillOf, DrillStep } from './drill';
+import { overLimit, type DrillContext } from '../hands/taught-hand';
+import type { DrillOf, DrillStep } from './drill';
 import { unique } from './sequence';
 
 /** Points of a call answered within four seconds, in proportion to haste (our assumption). */
@@ -81,7 +82,7 @@ export function callsDrill<R extends AnyRecipe>(
     tempoBpm: null,
     predictedBpm: null,
     hasBarre: plan.hasBarre ?? false,
-    overLimit: context.effortLimit !== undefined && grade > context.effortLimit,
+    overLimit: overLimit(grade, context) > 0,
     bursts: { count: 1, workSeconds: Math.max(1, bars.length) * secondsPerCall, restSeconds: 0 },
     question: { code: 'question.calls', values: { of: calls, seconds: secondsPerCall } },
     judged: 'calls',

@@ -1,25 +1,9 @@
 /** What every family makes of a recipe: steps, items, score, effort and the question one take answers. */
 import type { AnyRecipe } from './parameters';
-import type { Pace } from '../changes/constants';
 import type { Reason } from '../effort/explain';
-import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
-import type { FingerLabel } from '../grips/grip';
 import type { Score } from '../score/score';
 import type { GripItem, Item } from './items';
-
-/** Fingerings by the mark of their grip. */
-type Pins = Readonly<Record<string, readonly FingerLabel[]>>;
-
-export interface DrillContext {
-  readonly hand: Hand;
-  readonly instrument: Instrument;
-  readonly pace?: Pace;
-  /** Fingerings a teacher pinned for this student. */
-  readonly pins?: Pins;
-  /** Grade of one grip that this hand should not pass; only used to say so. */
-  readonly effortLimit?: number;
-}
 
 export interface DrillStep {
   readonly startBeat: number;

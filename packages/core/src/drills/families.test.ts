@@ -1,5 +1,6 @@
 /** What must hold of every family in the list, so that one that is incomplete is seen. */
 import { averageHand } from '../fretboard/hand';
+import { DEFAULT_LIMITS } from '../hands';
 import { standardGuitar } from '../fretboard/instrument';
 import { noteText, readNote } from '../theory/note';
 import { FAMILY_GROUPS } from './family';
@@ -116,7 +117,9 @@ describe.each(names)('%s', (family) => {
     const others = grips.map(({ chord }) => ({ chord, frets: BBM7.frets }));
     for (const grip of gripsOf(withGrips(recipe, others))) expect(grip.frets).toEqual(BBM7.frets);
     expect(gripsOf(withGrips(recipe, others))).toHaveLength(grips.length);
-    expect(described(forHand(recipe, { ...context, effortLimit: 30 }))).toBe(true);
+    expect(described(forHand(recipe, { ...context, limits: { ...DEFAULT_LIMITS, gripEffort: 30 } }))).toBe(
+      true,
+    );
   });
 
   test('every field shows what the recipe holds, and every choice is that choice, in a recipe its data describes', () => {

@@ -3,7 +3,8 @@ import type { Reason } from '../effort/explain';
 import type { Instrument } from '../fretboard/instrument';
 import { fail, type Result } from '../kernel/result';
 import type { NoteName } from '../theory/note';
-import type { DrillContext, DrillOf } from './drill';
+import type { DrillContext } from '../hands/taught-hand';
+import type { DrillOf } from './drill';
 import type { AnyRecipe, NamedGrip, Specs } from './parameters';
 
 /** Families by what they are for, in the order in which people learn. */

@@ -1,5 +1,6 @@
 /** One hand, one grip: formula, family ladder, five forms, close triads, and what to check when a string does not ring. */
 import { averageHand, pitchAt, standardGuitar } from '../fretboard';
+import { DEFAULT_LIMITS } from '../hands';
 import { fretsText, parseFrets } from '../grips';
 import { must } from '../kernel';
 import { LADDER } from '../shapes';
@@ -65,7 +66,7 @@ describe('formula', () => {
       secondsPerCall: 6,
     });
     const free = make(recipe);
-    const light = must(makeDrill(recipe, { ...context, effortLimit: 40 }));
+    const light = must(makeDrill(recipe, { ...context, limits: { ...DEFAULT_LIMITS, gripEffort: 40 } }));
     expect(light.steps.length).toBeLessThan(free.steps.length);
     expect(light.overLimit).toBe(false);
     expect(light.leftOut.some((one) => one.values.why === 'move.heavy')).toBe(true);
@@ -206,7 +207,7 @@ describe('five forms', () => {
           next: 'fourths',
           allowOpen: false,
         }),
-        { ...context, effortLimit: 45 },
+        { ...context, limits: { ...DEFAULT_LIMITS, gripEffort: 45 } },
       ),
     );
     expect(light.overLimit).toBe(false);

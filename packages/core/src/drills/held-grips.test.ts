@@ -1,4 +1,5 @@
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
+import { DEFAULT_LIMITS } from '../hands';
 import { must } from '../kernel/result';
 import { parseChord } from '../theory/chord';
 import { readNote } from '../theory/note';
@@ -10,8 +11,16 @@ import type { NamedGrip, Recipe } from './recipe';
 
 const A_MINOR = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const F_BARRE = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
-const small = { hand: must(makeHand({ sizeFactor: 0.85 })), instrument: standardGuitar, effortLimit: 50 };
-const strong = { hand: averageHand, instrument: standardGuitar, effortLimit: 95 };
+const small = {
+  hand: must(makeHand({ sizeFactor: 0.85 })),
+  instrument: standardGuitar,
+  limits: { ...DEFAULT_LIMITS, gripEffort: 50 },
+};
+const strong = {
+  hand: averageHand,
+  instrument: standardGuitar,
+  limits: { ...DEFAULT_LIMITS, gripEffort: 95 },
+};
 const strum = strumReading({ grips: [A_MINOR, F_BARRE], beats: 4, level: 2, bars: 8 });
 const gripsOf = (recipe: Recipe): readonly NamedGrip[] =>
   recipe.family !== 'piece section' && 'grips' in recipe.parameters ? recipe.parameters.grips : [];
@@ -43,7 +52,7 @@ test('what the hand holds already is the same recipe, not a copy', () => {
 test('a chord that no hand holds here keeps its grip', () => {
   expect(heldGrip('no chord', small)).toBeNull();
   const odd = ringCheck({ chord: 'no chord', frets: [1, 3, 3, 2, 1, 1] });
-  expect(forHand(odd, { ...small, effortLimit: 1 })).toBe(odd);
+  expect(forHand(odd, { ...small, limits: { ...DEFAULT_LIMITS, gripEffort: 1 } })).toBe(odd);
 });
 
 test('a loop of open grips goes through every key on grips this hand holds', () => {

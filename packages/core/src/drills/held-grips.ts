@@ -7,7 +7,7 @@ import { ok, type Result } from '../kernel/result';
 import { findShapes } from '../shapes/find-shapes';
 import { parseChord, transposeChord } from '../theory/chord';
 import { mod12, pitchClassOf, rootNamed, type NoteName } from '../theory/note';
-import type { DrillContext } from './drill';
+import { gripLimit, overLimit, type DrillContext } from '../hands/taught-hand';
 import { gradeIn } from './in-context';
 import { familyOf, makeDrill, rekey, rootOf } from './make-drill';
 import type { NamedGrip, Recipe } from './recipe';
@@ -16,19 +16,19 @@ import type { NamedGrip, Recipe } from './recipe';
 export function heldGrip(symbol: string, context: DrillContext): NamedGrip | null {
   const chord = parseChord(symbol);
   if (!chord.ok) return null;
-  const { hand, instrument, effortLimit } = context;
+  const { hand, instrument } = context;
   const [best] = findShapes({
     chord: chord.value,
     instrument,
     hand,
-    limits: { bass: 'root', ...(effortLimit === undefined ? {} : { maxEffort: effortLimit }) },
+    limits: { bass: 'root', maxEffort: gripLimit(context) },
   });
   return best ? { chord: chord.value.symbol, frets: best.frets } : null;
 }
 
 function holds(grip: NamedGrip, context: DrillContext): boolean {
   const graded = gradeIn(grip.frets, context);
-  return graded.ok && (context.effortLimit === undefined || graded.value.total <= context.effortLimit);
+  return graded.ok && overLimit(graded.value.total, context) === 0;
 }
 
 const held = (grip: NamedGrip, context: DrillContext): NamedGrip =>

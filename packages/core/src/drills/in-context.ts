@@ -4,7 +4,7 @@ import { gradeGrip, type Effort } from '../effort/grade-grip';
 import { gripMark } from '../grips/mark';
 import type { FingerLabel, Frets } from '../grips/grip';
 import type { Result } from '../kernel/result';
-import type { DrillContext } from './drill';
+import type { DrillContext } from '../hands/taught-hand';
 
 const pinFor = (frets: Frets, { pins, instrument }: DrillContext): readonly FingerLabel[] | undefined =>
   pins?.[gripMark(frets, instrument.openPitches)];

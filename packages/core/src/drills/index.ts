@@ -75,7 +75,7 @@ export {
 } from './make-drill';
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor } from './drill';
-export type { Answer, DrillContext, DrillStep, Place, Prelude } from './drill';
+export type { Answer, DrillStep, Place, Prelude } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {
   fieldsOf,

@@ -5,7 +5,7 @@
 import { heldStates, packedChanges } from '../changes/grade-change';
 import { PATH_WEIGHTS } from '../changes/path';
 import type { GradedGrip } from '../shapes/graded-grip';
-import type { DrillContext } from './drill';
+import type { DrillContext } from '../hands/taught-hand';
 
 /** Null where a list is empty. The cost is in the nats of usefulness and seconds of changes that the path weighs. */
 export function lightest(

@@ -3,7 +3,7 @@ import type { Reason } from '../effort/explain';
 import type { Instrument } from '../fretboard/instrument';
 import { fail, type Result } from '../kernel/result';
 import { mod12, pitchClassOf, type NoteName } from '../theory/note';
-import type { DrillContext } from './drill';
+import type { DrillContext } from '../hands/taught-hand';
 import type { FamilyDefinition, StartingPoint } from './family';
 import type { NamedGrip } from './parameters';
 import { FAMILIES, type Drill, type DrillFamily, type Recipe } from './recipe';

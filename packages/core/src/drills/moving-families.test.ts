@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { practiseFor } from '../changes';
 import { averageHand, pitchAt, standardGuitar } from '../fretboard';
+import type { DrillContext } from '../hands';
 import { fretsText } from '../grips';
 import { must } from '../kernel';
 import { majorKeys, noteText, pitchClassOf } from '../theory';
@@ -17,7 +18,6 @@ import {
   makeDrill,
   rekey,
   type BassWalkRecipe,
-  type DrillContext,
   type NamedGrip,
 } from '.';
 

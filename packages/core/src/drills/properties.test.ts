@@ -1,6 +1,7 @@
 /** What holds for every family, whatever it is given: hands, keys, tunings, capo, limits. */
 import fc from 'fast-check';
 import { averageHand, makeHand, makeInstrument, parseTuning, pitchAt, standardGuitar } from '../fretboard';
+import { DEFAULT_LIMITS, type DrillContext } from '../hands';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { checkScore, neckFrames, scoreBeats, staffBars, tabColumns } from '../score';
@@ -29,7 +30,6 @@ import {
   stringWalk,
   strumReading,
   warmUp,
-  type DrillContext,
   type Recipe,
 } from '.';
 
@@ -259,7 +259,7 @@ describe('on another instrument or in another hand', () => {
       const where = {
         hand: hands[hand as keyof typeof hands],
         instrument: must(makeInstrument({ openPitches: must(parseTuning(tuning)), capo })),
-        effortLimit: 70,
+        limits: { ...DEFAULT_LIMITS, gripEffort: 70 },
       };
       for (const recipe of recipesIn('C')) {
         const made = makeDrill(recipe, where);
@@ -296,12 +296,12 @@ describe('families that choose their own grips', () => {
       fc.property(
         fc.constantFrom('C', 'Eb', 'F#', 'A'),
         fc.integer({ min: 25, max: 80 }),
-        (root, effortLimit) => {
+        (root, gripEffort) => {
           for (const recipe of chosen(root)) {
-            const made = makeDrill(recipe, { ...context, effortLimit });
+            const made = makeDrill(recipe, { ...context, limits: { ...DEFAULT_LIMITS, gripEffort } });
             if (!made.ok) continue;
             expect(made.value.overLimit).toBe(false);
-            expect(made.value.heaviestGrip).toBeLessThanOrEqual(effortLimit + 1e-9);
+            expect(made.value.heaviestGrip).toBeLessThanOrEqual(gripEffort + 1e-9);
           }
         },
       ),

@@ -10,7 +10,8 @@ import { isFullBarre } from '../grips/barre';
 import { fail, ok, type Result } from '../kernel/result';
 import { gripNotes, type Bar } from '../score/score';
 import { parseChord } from '../theory/chord';
-import { TEMPO_POINTS, type DrillContext, type DrillOf, type Prelude } from './drill';
+import { overLimit, type DrillContext } from '../hands/taught-hand';
+import { TEMPO_POINTS, type DrillOf, type Prelude } from './drill';
 import { gripItem } from './grip-item';
 import { changeIn, gradeIn } from './in-context';
 import { itemKey, type GripItem, type Item } from './items';
@@ -155,7 +156,7 @@ export function sequenceDrill<R extends AnyRecipe>(
     tempoBpm,
     predictedBpm,
     hasBarre,
-    overLimit: context.effortLimit !== undefined && gradeOf(heaviest) > context.effortLimit,
+    overLimit: overLimit(gradeOf(heaviest), context) > 0,
     bursts: hasBarre
       ? { count: 3, workSeconds: 15, restSeconds: 30 }
       : { count: 1, workSeconds: 60, restSeconds: 0 },

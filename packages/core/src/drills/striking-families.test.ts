@@ -1,6 +1,7 @@
 /** Strum reading, picking pattern, piece section and the bars they are written in. */
 import fc from 'fast-check';
 import { averageHand, pitchAt, standardGuitar } from '../fretboard';
+import type { DrillContext } from '../hands';
 import { must, seededRandom } from '../kernel';
 import { patternText, readChart, readPattern, scoreBeats, tabText, writeChart, excerptOf } from '../score';
 import { soundSchedule } from '../sound';
@@ -19,7 +20,6 @@ import {
   rekey,
   strumReading,
   STRUM_LEVELS,
-  type DrillContext,
   type NamedGrip,
   type Recipe,
 } from '.';

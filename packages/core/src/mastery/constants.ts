@@ -50,5 +50,3 @@ export const STATES = {
 
 /** Days free of pain before hard work, and days of half minutes without a barre after clearance (our convention). */
 export const PAIN = { freeDays: 2, returningDays: 7 } as const;
-
-export const MASTERY_MODEL_VERSION = 'mastery-1';

@@ -3,12 +3,10 @@
  * worked out for one hand on one instrument; a replay asks it the same few items over and over.
  */
 import { gradeChange } from '../changes/grade-change';
-import { UNKNOWN_PACE } from '../changes/constants';
 import { itemKey, type GripItem, type Item } from '../drills/items';
 import type { Take } from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
-import type { Hand } from '../fretboard/hand';
-import type { Instrument } from '../fretboard/instrument';
+import type { DifficultyFit, TaughtHand } from '../hands/taught-hand';
 import { MASTERY } from './constants';
 
 export interface ItemGrader {
@@ -18,18 +16,12 @@ export interface ItemGrader {
   readonly predictedBpm: (items: readonly Item[]) => number | null;
 }
 
-/** What studio evidence moved, in logits by item key; empty in a new studio. Immutable, versioned. */
-export interface DifficultyFit {
-  readonly version: string;
-  readonly shiftLogits: Readonly<Record<string, number>>;
-}
-
-export const PRIOR_FIT: DifficultyFit = { version: 'prior', shiftLogits: {} };
-
 /** A grip no hand of this kind can hold counts as the hardest there is. */
 const BEYOND = 97;
 
-export function makeGrader(hand: Hand, instrument: Instrument): ItemGrader {
+/** @param taught of `pace` the pace that tempo load is measured at: that of nobody known, beside which ability is learned */
+export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument' | 'pace'>): ItemGrader {
+  const { hand, instrument, pace } = taught;
   const grips = new Map<string, number>();
   const changes = new Map<string, number>();
   const gripEffort = (grip: GripItem): number => {
@@ -46,7 +38,7 @@ export function makeGrader(hand: Hand, instrument: Instrument): ItemGrader {
     const key = itemKey(item);
     const known = changes.get(key);
     if (known !== undefined) return known;
-    const graded = gradeChange(item.from.frets, item.to.frets, hand, instrument, { pace: UNKNOWN_PACE });
+    const graded = gradeChange(item.from.frets, item.to.frets, hand, instrument, { pace });
     const bpm = graded.ok ? graded.value.tempoBpm : 20;
     changes.set(key, bpm);
     return bpm;

@@ -9,16 +9,14 @@ export {
   type OverrideEvent,
   type VoidEvent,
 } from './log';
-export { MASTERY, MASTERY_MODEL_VERSION, PAIN, STATES } from './constants';
-export { makeGrader, PRIOR_FIT, takeLoad, type DifficultyFit } from './difficulty';
+export { MASTERY, PAIN, STATES } from './constants';
+export { makeGrader, takeLoad } from './difficulty';
 export { cleanChance, forgettingLoad, learnFrom, type Belief, type CleanChance } from './ability';
 export { addDays, painState, type PainState } from './pain';
 export {
-  datedAt,
   dayReader,
   inOrder,
   replay,
-  type Dated,
   type HistoryPoint,
   type ReplayContext,
   type SkillState,

@@ -22,8 +22,6 @@ export interface EventBase {
 export interface AttemptEvent extends EventBase {
   readonly kind: 'attempt';
   readonly take: Take;
-  /** Model under which the client graded what it showed. */
-  readonly modelVersion: string;
 }
 
 export interface VoidEvent extends EventBase {

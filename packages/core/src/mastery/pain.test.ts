@@ -19,7 +19,6 @@ const base = (day: number) => ({
 const felt = (day: number, feel: Feel): LogEvent => ({
   ...base(day),
   kind: 'attempt',
-  modelVersion: 'm',
   take: {
     recipe: { schemaVersion: 1, family: 'warm up', version: 1, parameters: { minutes: 3 }, seed: 1 },
     items: [],

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { changeLoop, makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
 import { averageHand, standardGuitar } from '../fretboard';
+import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
 import { firstSyllabus } from '../syllabus';
 import { cleanChance, learnFrom } from './ability';
-import { PRIOR_FIT } from './difficulty';
 import { replay, type ReplayContext } from './replay';
 import type { AttemptEvent, LogEvent } from './log';
 
@@ -14,7 +14,6 @@ const context: ReplayContext = {
   hands: [{ from: '2026-01-01T00:00:00Z', value: averageHand }],
   instruments: [{ from: '2026-01-01T00:00:00Z', value: standardGuitar }],
   difficultyFit: PRIOR_FIT,
-  modelVersion: 'mastery-1',
   timeZone: 'Europe/Vienna',
 };
 const drill = { hand: averageHand, instrument: standardGuitar };
@@ -48,7 +47,6 @@ const attempt = (
   deviceSeq: count,
   sentAt: when,
   receivedAt: when,
-  modelVersion: 'm',
   take: {
     recipe: made.recipe,
     items: made.items,

@@ -8,8 +8,8 @@ import { format } from 'date-fns';
 import { itemKey, type Item } from '../drills/items';
 import { makeDrill } from '../drills/make-drill';
 import type { Take } from '../drills/take';
-import { averageHand, type Hand } from '../fretboard/hand';
-import { standardGuitar, type Instrument } from '../fretboard/instrument';
+import { indexAt } from '../hands/dated';
+import { atPlainPace, recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
 import {
@@ -21,32 +21,16 @@ import {
   type Belief,
   type CleanChance,
 } from './ability';
-import { MASTERY, MASTERY_MODEL_VERSION, STATES } from './constants';
-import {
-  difficultyLogits,
-  makeGrader,
-  takeLoad,
-  tempoLoad,
-  type DifficultyFit,
-  type ItemGrader,
-} from './difficulty';
+import { MASTERY, STATES } from './constants';
+import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } from './difficulty';
 import { happenedAt, type LogEvent, type MasteryState } from './log';
 import { dueAt, recallAt, remember, type Memory } from './memory';
 import { painState, type PainState } from './pain';
 import { judgeState, type Marks } from './states';
 
-export interface Dated<T> {
-  /** Instant from which it holds, ISO 8601. */
-  readonly from: string;
-  readonly value: T;
-}
-
-export interface ReplayContext {
+/** Hands and instruments as they were on record when each take was played; a school changes no record. */
+export interface ReplayContext extends Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'> {
   readonly syllabus: Syllabus;
-  readonly hands: readonly Dated<Hand>[];
-  readonly instruments: readonly Dated<Instrument>[];
-  readonly difficultyFit: DifficultyFit;
-  readonly modelVersion: string;
   readonly timeZone: string;
 }
 
@@ -87,7 +71,6 @@ export interface SkillState {
 }
 
 export interface StudentState {
-  readonly modelVersion: string;
   readonly now: number;
   readonly today: string;
   /** In syllabus order. */
@@ -159,7 +142,6 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
     }
   }
   return {
-    modelVersion: MASTERY_MODEL_VERSION,
     now,
     today: dayOf(now),
     skills: context.syllabus.skills.map((skill) => {
@@ -212,46 +194,19 @@ function matcher(syllabus: Syllabus): (items: readonly Item[]) => ReturnType<typ
   };
 }
 
-function datedGraders(context: ReplayContext): (ms: number) => ItemGrader {
-  const hands = context.hands.length ? context.hands : [{ from: '1970-01-01T00:00:00Z', value: averageHand }];
-  const instruments = context.instruments.length
-    ? context.instruments
-    : [{ from: '1970-01-01T00:00:00Z', value: standardGuitar }];
+function datedGraders({ hands, instruments }: ReplayContext): (ms: number) => ItemGrader {
   const made = new Map<string, ItemGrader>();
   return (ms) => {
-    const h = indexAt(hands, ms);
-    const i = indexAt(instruments, ms);
-    const key = `${h} ${i}`;
+    const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)}`;
     let grader = made.get(key);
-    if (!grader) made.set(key, (grader = makeGrader(hands[h].value, instruments[i].value)));
+    if (!grader) made.set(key, (grader = makeGrader(atPlainPace(recordedHand({ hands, instruments }, ms)))));
     return grader;
   };
 }
 
-/** Index of the record that held at an instant; the first one before any held. */
-function indexAt(records: readonly Dated<unknown>[], ms: number): number {
-  let found = 0;
-  let latest = Number.NEGATIVE_INFINITY;
-  records.forEach((record, index) => {
-    const from = Date.parse(record.from);
-    if (from <= ms && from >= latest) {
-      latest = from;
-      found = index;
-    }
-  });
-  return found;
-}
-
-/** The value that holds at an instant, or a default when none was recorded. */
-export function datedAt<T>(records: readonly Dated<T>[], ms: number, fallback: T): T {
-  return records.length ? records[indexAt(records, ms)].value : fallback;
-}
-
 /** Load of a skill's first recipe at its target tempo for the present hand. */
 function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
-  const hand = datedAt(context.hands, now, averageHand);
-  const instrument = datedAt(context.instruments, now, standardGuitar);
-  const drill = makeDrill(skill.practice[0], { hand, instrument });
+  const drill = makeDrill(skill.practice[0], recordedHand(context, now));
   if (!drill.ok) return BEYOND_REACH_LOGITS;
   const all = drill.value.items;
   const own = skillsOf(all, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;

@@ -1,17 +1,14 @@
 /** What could be done in a lesson, and why not: needs, slipping, waived skills, goals, tempi. */
 import { tempoOf } from '../drills';
-import { averageHand, standardGuitar } from '../fretboard';
-import { PRIOR_FIT, replay, type SkillState, type StudentState } from '../mastery';
+import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { replay, type SkillState, type StudentState } from '../mastery';
 import { firstSyllabus } from '../syllabus';
-import { DEFAULT_LIMITS } from '.';
 import { lessonCandidates, type CandidateContext } from './candidates';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const context: CandidateContext = {
-  hand: averageHand,
-  instrument: standardGuitar,
+  taught: taughtHand(NOTHING_ON_RECORD, NOW),
   syllabus: firstSyllabus,
-  limits: DEFAULT_LIMITS,
   goals: [],
   waived: [],
   allowBarre: true,
@@ -23,7 +20,6 @@ const nothing = replay(
     hands: [],
     instruments: [],
     difficultyFit: PRIOR_FIT,
-    modelVersion: 'm',
     timeZone: 'UTC',
   },
   NOW,

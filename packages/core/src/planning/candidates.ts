@@ -5,16 +5,15 @@
  */
 import { setsTempo, withTempo } from '../drills/fields';
 import { easier, gripsOf, makeDrill } from '../drills/make-drill';
-import type { DrillContext } from '../drills/drill';
+import { atPlainPace, overLimit, type TaughtHand } from '../hands/taught-hand';
 import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
-import { difficultyLogits, makeGrader, PRIOR_FIT, tempoLoad, type ItemGrader } from '../mastery/difficulty';
+import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from '../mastery/difficulty';
 import type { SkillState, StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
 import type { Skill, Syllabus } from '../syllabus/skill';
-import type { HandLimits } from './limits';
 import type { BlockKind } from './plan';
 
 export const WORTH = {
@@ -49,9 +48,9 @@ export interface Candidate {
   readonly onlyWith?: string;
 }
 
-export interface CandidateContext extends DrillContext {
+export interface CandidateContext {
+  readonly taught: TaughtHand;
   readonly syllabus: Syllabus;
-  readonly limits: HandLimits;
   readonly goals: readonly string[];
   /** Skills a teacher waived for this hand. */
   readonly waived: readonly string[];
@@ -74,7 +73,7 @@ function isOpen(skill: Skill, states: ReadonlyMap<string, SkillState>, waived: r
 /** All candidates, most worth first; what this hand cannot be asked is left out. */
 export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
-  const grader = makeGrader(context.hand, context.instrument);
+  const grader = makeGrader(atPlainPace(context.taught));
   const candidates = context.syllabus.skills.flatMap((skill) => {
     const own = states.get(skill.id);
     if (!own || context.waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
@@ -113,17 +112,17 @@ function fittedDrill(
   let best: { recipe: Recipe; drill: Drill; chance: number } | null = null;
   for (const practice of skill.practice) {
     const recipe = atLastTempo(practice, own, skill);
-    const drill = makeDrill(recipe, context);
-    if (!drill.ok || drill.value.heaviestGrip > context.limits.gripEffort) continue;
+    const drill = makeDrill(recipe, context.taught);
+    if (!drill.ok || overLimit(drill.value.heaviestGrip, context.taught) > 0) continue;
     const fitted = { recipe, drill: drill.value, chance: chanceOf(drill.value, own, skill, context, grader) };
     if (!best || Math.abs(fitted.chance - WORTH.bestChance) < Math.abs(best.chance - WORTH.bestChance))
       best = fitted;
   }
   for (let notch = 0; best && best.drill.tempoBpm !== null && best.chance < 0.6 && notch < 4; notch++) {
-    const lighter = easier(best.recipe, context);
+    const lighter = easier(best.recipe, context.taught);
     // Only tempo gives way here; another grip would be another thing to learn.
     if (!lighter.ok || !onlyTempoOf(best.recipe, lighter.value)) break;
-    const drill = makeDrill(lighter.value, context);
+    const drill = makeDrill(lighter.value, context.taught);
     if (!drill.ok || !stillTrains(drill.value, skill, context)) break;
     best = {
       recipe: lighter.value,
@@ -160,7 +159,7 @@ function chanceOf(
   grader: ItemGrader,
 ): number {
   const items = skillsOf(drill.items, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
-  const difficulty = difficultyLogits(items, drill.items, grader, PRIOR_FIT);
+  const difficulty = difficultyLogits(items, drill.items, grader, context.taught.difficultyFit);
   const load = difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items));
   return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
 }
@@ -250,7 +249,7 @@ export function useOf(
     const partner = skill && !skill.barre ? lastGrip(skill.practice[0]) : null;
     if (!partner || partner.frets.join() === grip.frets.join()) continue;
     const recipe = changeLoop({ grips: [partner, grip], beatsEach: 4 });
-    const drill = makeDrill(recipe, context);
+    const drill = makeDrill(recipe, context.taught);
     if (drill.ok) return { recipe, drill: drill.value };
   }
   return null;

@@ -7,7 +7,6 @@ export {
   type LessonPlan,
   type PlanBlock,
 } from './plan';
-export { CHILD_LIMITS, DEFAULT_LIMITS, makeLimits, type HandLimits } from './limits';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';
 export {

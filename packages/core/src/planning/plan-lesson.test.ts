@@ -1,18 +1,10 @@
 import { averageHand, standardGuitar } from '../fretboard';
 import { makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
+import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand, type HandLimits } from '../hands';
 import { must } from '../kernel';
-import { PRIOR_FIT, replay, type AttemptEvent, type LogEvent, type ReplayContext } from '../mastery';
+import { replay, type AttemptEvent, type LogEvent, type ReplayContext } from '../mastery';
 import { firstSyllabus } from '../syllabus';
-import {
-  DEFAULT_LIMITS,
-  handLoad,
-  makeLimits,
-  peakLoad,
-  planLesson,
-  planMinutes,
-  type LessonConstraints,
-  type PlanBlock,
-} from '.';
+import { handLoad, peakLoad, planLesson, planMinutes, type LessonConstraints, type PlanBlock } from '.';
 import { spreadBarres } from './plan-lesson';
 
 const drill = { hand: averageHand, instrument: standardGuitar };
@@ -21,7 +13,6 @@ const context: ReplayContext = {
   hands: [],
   instruments: [],
   difficultyFit: PRIOR_FIT,
-  modelVersion: 'm',
   timeZone: 'UTC',
 };
 const at = (day: number) => new Date(Date.UTC(2026, 2, 2, 16) + day * 86_400_000).toISOString();
@@ -58,17 +49,18 @@ const attempt = (
     sentAt: when,
     receivedAt: when,
   };
-  return { ...base, kind: 'attempt', id: `id-${String(n++).padStart(6, '0')}`, take, modelVersion: 'm' };
+  return { ...base, kind: 'attempt', id: `id-${String(n++).padStart(6, '0')}`, take };
 };
 const clean = (skillId: string, days: number, from = 0) =>
   Array.from({ length: days }, (_, i) => attempt(skillId, from + i, 'clean'));
 const constraints: LessonConstraints = {
-  ...drill,
+  taught: taughtHand(NOTHING_ON_RECORD, Date.UTC(2026, 2, 2)),
   minutes: 45,
-  limits: DEFAULT_LIMITS,
   goals: [],
   waived: [],
 };
+/** The same hand held to other limits. */
+const heldTo = (limits: HandLimits) => ({ taught: { ...constraints.taught, limits } });
 const plan = (events: LogEvent[], day: number, more: Partial<LessonConstraints> = {}) =>
   must(planLesson(replay(events, context, Date.parse(at(day))), firstSyllabus, { ...constraints, ...more }));
 const seasoned = [
@@ -112,9 +104,9 @@ describe('planLesson', () => {
 
   test('barre minutes stay under the cap of the hand, scaled to the lesson', () => {
     const small = must(makeLimits({ barreMinutes: 1, gripEffort: 90 }));
-    const made = plan(seasoned, 20, { limits: small });
+    const made = plan(seasoned, 20, heldTo(small));
     expect(made.blocks.reduce((sum, block) => sum + block.barreMinutes, 0)).toBeLessThanOrEqual(1.5);
-    const none = plan(seasoned, 20, { limits: must(makeLimits({ barreMinutes: 0 })) });
+    const none = plan(seasoned, 20, heldTo(must(makeLimits({ barreMinutes: 0 }))));
     expect(none.blocks.every((block) => block.barreMinutes === 0)).toBe(true);
   });
 
@@ -124,7 +116,7 @@ describe('planLesson', () => {
       .flatMap((skill) => Array.from({ length: 3 }, (_, i) => attempt(skill.id, 17 + i, 'nearly')));
     const { blocks } = plan([...seasoned, ...barres], 20, {
       minutes: 60,
-      limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })),
+      ...heldTo(must(makeLimits({ gripEffort: 95, barreMinutes: 12 }))),
     });
     const heavy = blocks.filter((block) => block.barreMinutes > 0);
     const free = blocks.filter((block) => block.barreMinutes === 0 && block.kind !== 'take home');
@@ -139,7 +131,7 @@ describe('planLesson', () => {
 
   test('a grip over the limit of the hand is not proposed', () => {
     const limits = must(makeLimits({ gripEffort: 36 }));
-    for (const block of plan(seasoned, 20, { limits }).blocks) {
+    for (const block of plan(seasoned, 20, heldTo(limits)).blocks) {
       if (block.kind !== 'new' && block.kind !== 'review' && block.kind !== 'repair') continue;
       const made = block.recipe && must(makeDrill(block.recipe, drill));
       expect(made?.heaviestGrip).toBeLessThanOrEqual(36);

@@ -9,7 +9,6 @@ import { warmUp } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
 import type { StudentState } from '../mastery/replay';
 import { lessonCandidates, useOf, type Candidate, type CandidateContext } from './candidates';
-import type { HandLimits } from './limits';
 import { peakLoad } from './load';
 import {
   PLAN_MODEL_VERSION,
@@ -21,9 +20,8 @@ import {
 } from './plan';
 import { barreShare, solveLesson, type Chosen, type Solution, type SolveLimits } from './solve';
 
-export interface LessonConstraints extends Omit<CandidateContext, 'limits' | 'allowBarre' | 'syllabus'> {
+export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
   readonly minutes: number;
-  readonly limits: HandLimits;
   /** New skills allowed; 2 unless the teacher sets another number. */
   readonly newSkills?: number;
   /** Blocks the teacher locked, in their order; kept as they are. */
@@ -77,12 +75,12 @@ function playingPlan(
   constraints: LessonConstraints,
   locked: readonly PlanBlock[],
 ): LessonPlan {
-  const { minutes, limits } = constraints;
+  const { minutes } = constraints;
+  const { limits } = constraints.taught;
   const returning = state.pain.status === 'returning';
   const context: CandidateContext = {
     ...constraints,
     syllabus,
-    limits,
     allowBarre: limits.barreMinutes > 0 && !returning,
   };
   const taken = new Set(locked.flatMap((block) => block.skillId ?? []));
@@ -251,7 +249,7 @@ function blockOf({ candidate, minutes }: Chosen): PlanBlock {
 
 function warmUpBlock(context: CandidateContext): PlanBlock {
   const recipe = warmUp(PLAN.warmUpMinutes);
-  const drill = makeDrill(recipe, context);
+  const drill = makeDrill(recipe, context.taught);
   return {
     id: 'warm up',
     kind: 'warm up',

@@ -1,4 +1,5 @@
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
+import { DEFAULT_LIMITS, NOTHING_ON_RECORD, taughtHand } from '../hands';
 import { must } from '../kernel';
 import { parseChord } from '../theory';
 import { assignParts, partsOf, readChart, tellingTones, writtenChords, type Player } from '.';
@@ -6,10 +7,13 @@ import { assignParts, partsOf, readChart, tellingTones, writtenChords, type Play
 const { piece } = readChart('key: Db\ntempo: 80\n| Db | Bbm7 | Gbmaj7 | Ab7 | N.C. | Db |');
 const options = { hand: averageHand, instrument: standardGuitar, candidates: 10 };
 const parts = partsOf(piece, options);
-const player = (id: string, effortLimit: number | null, size = 1): Player => ({
+const player = (id: string, gripEffort: number, size = 1): Player => ({
   id,
-  effortLimit,
-  options: { ...options, hand: must(makeHand({ sizeFactor: size })) },
+  taught: {
+    ...taughtHand(NOTHING_ON_RECORD, 0),
+    hand: must(makeHand({ sizeFactor: size })),
+    limits: { ...DEFAULT_LIMITS, gripEffort },
+  },
 });
 
 test.each([
@@ -53,7 +57,7 @@ describe('who plays what', () => {
       player('strong', 100),
       player('middle', Math.ceil(capo.heaviest)),
       player('light', Math.ceil(two.heaviest)),
-      player('asked nobody', null),
+      player('asked nobody', 100),
     ]);
     expect(found.players.map((one) => one.part.kind)).toEqual(['full', 'capo', 'two notes', 'full']);
     expect(found.covered).toBe(true);

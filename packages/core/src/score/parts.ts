@@ -14,6 +14,7 @@ import {
 } from '../changes';
 import { gradeGrip } from '../effort/grade-grip';
 import { pitchAt, type Instrument } from '../fretboard/instrument';
+import { overLimit, playedBy, type TaughtHand } from '../hands/taught-hand';
 import type { Frets } from '../grips/grip';
 import { mean } from '../kernel/number';
 import { mod12 } from '../theory/note';
@@ -233,9 +234,7 @@ function pairTiming(
 
 export interface Player {
   readonly id: string;
-  readonly options: PathOptions;
-  /** Grade of one grip that this hand should not pass; null when nobody said. */
-  readonly effortLimit: number | null;
+  readonly taught: TaughtHand;
 }
 
 export interface Assigned {
@@ -261,9 +260,8 @@ export function assignParts(
   players: readonly Player[],
   locked: Readonly<Record<string, PartKind>> = {},
 ): Assignment {
-  const graded = players.map((player) => ({ player, parts: partsOf(piece, player.options) }));
-  const over = (part: PartGrade, player: Player) =>
-    player.effortLimit === null ? 0 : Math.max(0, part.heaviest - player.effortLimit);
+  const graded = players.map((player) => ({ player, parts: partsOf(piece, playedBy(player.taught)) }));
+  const over = (part: PartGrade, player: Player) => overLimit(part.heaviest, player.taught);
   const assigned = graded.map(({ player, parts }): Assigned => {
     const make = (part: PartGrade, why: Assigned['why']) => ({
       id: player.id,

@@ -21,7 +21,7 @@ interface Context {
   readonly hand: Hand;
   readonly instrument: Instrument;
   /** Grade no grip may pass; left out, none is too hard. */
-  readonly effortLimit?: number;
+  readonly maxEffort?: number;
 }
 
 export interface FormPlace {
@@ -56,7 +56,7 @@ export function formsOf(
   const { instrument } = context;
   const { allowOpen = false } = options;
   const highest = instrument.frets - instrument.capo;
-  const maxEffort = context.effortLimit ?? 100;
+  const maxEffort = context.maxEffort ?? 100;
   const grips = findShapes({ chord, ...context, limits: { allowOpen, maxFret: highest, maxEffort } });
   if (!grips.some((grip) => grip.form !== null)) return [];
   const strings = instrument.openPitches.length;
@@ -208,7 +208,7 @@ export function familyLadder(root: Chord['root'], form: Form, context: Context, 
         maxStrings: 4,
         maxInnerMutes: 1,
         maxFret: context.instrument.frets - context.instrument.capo,
-        maxEffort: context.effortLimit ?? 100,
+        maxEffort: context.maxEffort ?? 100,
       },
     }).filter((grip) => grip.omitted.length === 0);
     grips.set(quality, found);
@@ -291,7 +291,7 @@ export function closeTriads(
       maxFret,
       mustSound: [...set],
       mustMute: silent,
-      maxEffort: context.effortLimit ?? 100,
+      maxEffort: context.maxEffort ?? 100,
     },
   })
     .filter((grip) => grip.omitted.length === 0 && isClose(grip, context.instrument))

@@ -1,6 +1,6 @@
 /** Names what is wrong with a syllabus: unknown needs, cycles, skills no drill of theirs exercises. */
 import { makeDrill } from '../drills/make-drill';
-import type { DrillContext } from '../drills/drill';
+import type { DrillContext } from '../hands/taught-hand';
 import type { Problem } from '../kernel/result';
 import type { Syllabus } from './skill';
 import { skillsOf } from './skills-of';

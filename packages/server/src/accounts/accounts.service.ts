@@ -2,9 +2,8 @@
  * Sitting down. Nobody signs in yet: on this computer anyone may sit down as anyone of the studio served, and
  * the server holds them to that person's rights. The session cookie is the only thing that says who sits.
  */
-import { ageOn } from '../students/age';
 import type { Role, Seat, SessionBody } from '@finch/contract';
-import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
+import { ageAt } from '@finch/core/hands';
 import type { Request } from 'express';
 import type { DataSource } from 'typeorm';
 import type { Clock } from '../platform/clock';
@@ -59,7 +58,6 @@ export function makeAccounts(database: DataSource, clock: Clock, demo: boolean):
       seat: record ? seatOf(record) : null,
       studio: found ? { ...found, demo, madeFor: await readMeta(database, 'made-for') } : null,
       now: new Date(clock.now()).toISOString(),
-      modelVersion: MASTERY_MODEL_VERSION,
     };
   };
   const identify = async (request: Request): Promise<Who> => {
@@ -116,6 +114,6 @@ export function makeAccounts(database: DataSource, clock: Clock, demo: boolean):
 }
 
 function about(record: repository.SeatRecord, now: number): string {
-  const age = ageOn(record.bornOn, now);
+  const age = ageAt(record.bornOn, now);
   return [record.roles.join(' and '), age === null ? '' : String(age)].filter(Boolean).join(', ');
 }

@@ -45,7 +45,7 @@ const take = (source: string) => ({
   feel: null,
   source,
 });
-const attempt = (source: string) => ({ kind: 'attempt', take: take(source), modelVersion: 'm' });
+const attempt = (source: string) => ({ kind: 'attempt', take: take(source) });
 const event = (studentId: string, body: object) => ({
   events: [
     {

@@ -3,6 +3,7 @@ import { TZDate } from '@date-fns/tz';
 import type { BoardBody, StudentHead } from '@finch/contract';
 import { parseChord } from '@finch/core';
 import { gradeIn, gripsOf } from '@finch/core/drills';
+import { ageAt } from '@finch/core/hands';
 import { dayReader } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
 import { addDays, startOfDay } from 'date-fns';
@@ -15,7 +16,6 @@ import type { Clock } from '../platform/clock';
 import { inStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { upcastPlan } from '@finch/contract';
-import { ageOn } from '../students/age';
 import type { States, StudentView } from '../students/states.service';
 import { archivedStudents } from '../students/students.repository';
 import { strandCells } from '../students/strands';
@@ -128,7 +128,7 @@ function studentHead(view: StudentView, now: number, next: Date | null): Student
   return {
     id: view.record.id,
     name: view.record.name,
-    age: ageOn(view.record.bornOn, now),
+    age: ageAt(view.record.bornOn, now),
     groups: [...view.record.groups],
     leftHanded: view.instrument.value.leftHanded,
     reachMm: view.hand.value.reachMm ?? null,
@@ -149,14 +149,14 @@ function marked(view: StudentView, mark: 'slipping' | 'stuck') {
 
 /** The heaviest grip among skills begun that lies over this hand's limit. */
 function tooHard(view: StudentView): BoardBody['tooHard'] {
-  const limit = view.limits.value.gripEffort;
+  const { gripEffort: limit } = view.taught.limits;
   let worst: { chord: string; effort: number } | null = null;
   for (const skill of view.syllabus.content.skills) {
     const begun = view.state.skills.find((one) => one.skillId === skill.id);
     if (!begun?.attempts || begun.state === 'clean' || begun.state === 'settled') continue;
     for (const recipe of skill.practice) {
       for (const grip of gripsOf(recipe)) {
-        const graded = gradeIn(grip.frets, view.drilling);
+        const graded = gradeIn(grip.frets, view.taught);
         const effort = graded.ok ? graded.value.total : 100;
         if (parseChord(grip.chord).ok && effort > limit && effort > (worst?.effort ?? 0))
           worst = { chord: grip.chord, effort };

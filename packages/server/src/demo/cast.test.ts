@@ -1,5 +1,5 @@
 import { makeHand, makeInstrument } from '@finch/core/fretboard';
-import { makeLimits } from '@finch/core/planning';
+import { makeLimits } from '@finch/core/hands';
 import { firstSyllabus } from '@finch/core/syllabus';
 import { CAST, GUARDIAN, LEVELS } from './cast';
 

@@ -6,8 +6,8 @@ import { TZDate } from '@date-fns/tz';
 import { seededRandom, type Random } from '@finch/core/kernel';
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import { standardGuitar } from '@finch/core/fretboard';
-import { dayReader, MASTERY_MODEL_VERSION } from '@finch/core/mastery';
-import { CHILD_LIMITS, DEFAULT_LIMITS } from '@finch/core/planning';
+import { dayReader } from '@finch/core/mastery';
+import { CHILD_LIMITS, DEFAULT_LIMITS } from '@finch/core/hands';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { addDays, addMinutes } from 'date-fns';
@@ -274,7 +274,6 @@ function eventRow(
       body: {
         schemaVersion: 1,
         take: { ...played, startedAt: new Date(start).toISOString(), timeZone: STUDIO.timeZone },
-        modelVersion: MASTERY_MODEL_VERSION,
       },
       happenedAt: new Date(start),
       sentAt: new Date(sent),

@@ -102,8 +102,7 @@ export function proposalFor(view: StudentView, wish: Wish): LessonPlan {
     minutes: wish.minutes,
     newSkills: wish.newSkills,
     locked: wish.locked,
-    ...view.drilling,
-    limits: view.limits.value,
+    taught: view.taught,
     goals: view.record.goals,
     waived: view.record.waived,
   });

@@ -92,12 +92,7 @@ function asEvent(row: LogEventRow): LogEvent {
   // Bodies were parsed by the contract before they were stored; upcasters there bring old ones forward.
   const body = row.body as Record<string, unknown>;
   if (row.kind === 'attempt') {
-    return {
-      ...head,
-      kind: 'attempt',
-      take: body.take as AttemptEvent['take'],
-      modelVersion: String(body.modelVersion),
-    };
+    return { ...head, kind: 'attempt', take: body.take as AttemptEvent['take'] };
   }
   return { ...head, kind: row.kind, ...(body as object) } as LogEvent;
 }

@@ -24,7 +24,6 @@ const head = (studentId: string) => ({
 const take = (studentId: string, startedAt = NOW, source = 'self') => ({
   ...head(studentId),
   kind: 'attempt',
-  modelVersion: 'm',
   take: {
     recipe: ringCheck({ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }),
     items: [{ kind: 'key', key: 'C major' }],

@@ -45,14 +45,10 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
         }));
         return {
           student: { id: studentId, name: view.record.name },
-          hand: view.drilling.hand,
-          instrument: view.instrument.value,
-          limits: view.limits.value,
+          taught: view.taught,
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
-          schools: view.schools,
           marks: view.marks,
-          pace: view.pace.fit,
           cards: await withPastCalls(fill(view, cards), () => eventsOf(manager, who.studioId, studentId)),
         };
       });

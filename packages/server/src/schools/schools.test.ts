@@ -53,10 +53,11 @@ describe('schools', () => {
     await say(here.teacherId, 'student', here.studentId, { thumb: 'over the top' });
     const pupil = await world.sit(here.studentSeatId);
     const room = (await pupil.get(`/api/students/${here.studentId}/practice`).expect(200)).body;
-    expect(room.schools.thumb).toBe('over the top');
-    expect(room.hand.thumbOver).toBe(true);
+    expect(room.taught.school.thumb).toBe('over the top');
+    expect(room.taught.hand.thumbOver).toBe(true);
     const page = (await (await teacher()).get(`/api/students/${here.studentId}`).expect(200)).body;
-    expect(page.schools.thumb).toBe('over the top');
+    expect(page.taught.school.thumb).toBe('over the top');
+    expect(page.taught.hand.thumbOver).toBe(true);
     expect(page.hand.value.thumbOver).toBe(false);
   });
 
@@ -249,7 +250,6 @@ test('root calls over the grid ask again what went wrong in the takes before', a
     deviceId: uuid(),
     deviceSeq: 1,
     sentAt: new Date(NOW).toISOString(),
-    modelVersion: 'mastery-1',
     take: {
       recipe,
       items: [{ kind: 'note', string: 6, fret: 3, name: 'G' }],

@@ -4,19 +4,17 @@
  */
 import type { Marks } from '@finch/contract';
 import { paceOf, PLAIN_PRIOR, studioPrior, type CountedChanges, type PaceFit } from '@finch/core/changes';
-import type { DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
 import {
-  countsOf,
+  assumedLimits,
   datedAt,
-  paceFrom,
   PRIOR_FIT,
-  replay,
+  taughtHand,
   type Dated,
-  type StudentState,
-} from '@finch/core/mastery';
-import { CHILD_LIMITS, DEFAULT_LIMITS, type HandLimits } from '@finch/core/planning';
-import { handFor, type Schools } from '@finch/core/shapes';
+  type HandLimits,
+  type TaughtHand,
+} from '@finch/core/hands';
+import { countsOf, paceFrom, replay, type StudentState } from '@finch/core/mastery';
 import type { EntityManager } from 'typeorm';
 import { markRows, marksFor, type MarkRow } from '../marks/marks.repository';
 import type { DatedRow } from '../platform/entities';
@@ -24,7 +22,6 @@ import { notFound } from '../platform/problems';
 import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
 import { eventCount, eventsOf } from '../practice/log.repository';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
-import { ageOn } from './age';
 import { datedRecords, studentRecords, type StudentRecord } from './students.repository';
 
 interface Held<T> {
@@ -40,17 +37,15 @@ export interface StudentView {
   readonly instrument: Held<Instrument>;
   readonly limits: Held<HandLimits>;
   readonly limitsBefore: { readonly from: string; readonly value: HandLimits } | null;
-  readonly schools: Schools;
   readonly marks: Marks;
   /** This student's pace and what it was taken for before anything was counted. */
   readonly pace: { readonly fit: PaceFit; readonly before: PaceFit };
-  /** What drills are made for: the hand as its school asks it to play, and the fingerings pinned for it. */
-  readonly drilling: DrillContext & { readonly effortLimit: number };
+  /** What every question about this student takes. */
+  readonly taught: TaughtHand;
 }
 
 /** States stay fresh this long; fading is a matter of days. */
 const FRESH_MS = 30 * 60_000;
-const CHILD_AGE = 16;
 
 interface Kept {
   readonly key: string;
@@ -107,7 +102,6 @@ export function makeStates(): States {
         hands,
         instruments,
         difficultyFit: PRIOR_FIT,
-        modelVersion: 'mastery-1',
         timeZone: record.timeZone,
       };
       const counts = countsOf(events);
@@ -124,11 +118,21 @@ export function makeStates(): States {
       fit: paceFrom(counts, hand.value, instrument.value, prior),
       before: paceFrom([], hand.value, instrument.value, prior),
     };
-    const age = ageOn(record.bornOn, now);
-    const assumed = age !== null && age < CHILD_AGE ? CHILD_LIMITS : DEFAULT_LIMITS;
-    const limit = held(limits, now, assumed);
-    const schools = shared.book.forStudent(id);
+    const limit = held(limits, now, assumedLimits(record.bornOn, now));
     const marks = marksFor(shared.marks, id);
+    const taught = taughtHand(
+      {
+        hands,
+        instruments,
+        limits,
+        bornOn: record.bornOn,
+        school: shared.book.forStudent(id),
+        pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
+        pace: paceOf(pace.fit),
+        difficultyFit: PRIOR_FIT,
+      },
+      now,
+    );
     return {
       record,
       state,
@@ -136,16 +140,9 @@ export function makeStates(): States {
       hand,
       instrument,
       limits: limit,
-      schools,
       marks,
       pace,
-      drilling: {
-        pace: paceOf(pace.fit),
-        hand: handFor(hand.value, schools),
-        instrument: instrument.value,
-        effortLimit: limit.value.gripEffort,
-        pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
-      },
+      taught,
       limitsBefore: limits.length > 1 ? limits[limits.length - 2] : null,
     };
   };

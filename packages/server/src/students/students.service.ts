@@ -1,7 +1,7 @@
 /** Students: who they are, what their hands are, what they hold. Hands and limits are dated; nothing is overwritten. */
+import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
 import type { StudentBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
-import { makeLimits, type HandLimits } from '@finch/core/planning';
 import type { Recipe } from '@finch/core/drills';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -12,7 +12,6 @@ import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, refuse, Refusal } from '../platform/problems';
-import { ageOn } from './age';
 import type { States } from './states.service';
 import {
   addDated,
@@ -71,7 +70,7 @@ interface KeptStudent {
 const AGES = { least: 3, most: 110 } as const;
 
 function checkBirthday(bornOn: string | null, now: number): void {
-  const age = ageOn(bornOn, now);
+  const age = ageAt(bornOn, now);
   if (age !== null && (age < AGES.least || age > AGES.most))
     throw new Refusal('born.age', 'bornOn', `a birthday ${AGES.least} to ${AGES.most} years ago`);
 }
@@ -117,7 +116,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           id: record.id,
           name: record.name,
           bornOn: record.bornOn,
-          age: ageOn(record.bornOn, now),
+          age: ageAt(record.bornOn, now),
           version: record.version,
           timeZone: record.timeZone,
           note: mayReadNotes ? record.note : '',
@@ -127,7 +126,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           instrument: view.instrument,
           limits: view.limits,
           limitsBefore: view.limitsBefore,
-          schools: view.schools,
+          taught: view.taught,
           marks: view.marks,
           pace: view.pace,
           skills: state.skills.map((skill) => ({ ...skill, history: [...skill.history] })),

@@ -41,7 +41,6 @@ const take = (studentId: string) => ({
   deviceId: uuid(),
   deviceSeq: ++seq,
   sentAt: new Date(NOW).toISOString(),
-  modelVersion: 'mastery-1',
   take: {
     recipe: drill.recipe,
     items: drill.items,

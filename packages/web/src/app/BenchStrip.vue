@@ -16,7 +16,7 @@ const strip = computed(() => {
     who: [student.age === null ? '' : `age ${student.age}`, side].filter(Boolean).join(' · '),
     scale: student.instrument.value.scaleLengthMm,
     reach: student.hand.value.reachMm ?? null,
-    limit: student.limits.value.gripEffort,
+    limit: student.taught.limits.gripEffort,
     assumed: student.limits.value.assumed,
     pain: student.pain.status === 'free' ? null : `${student.pain.status}: ${student.pain.where}`,
   };

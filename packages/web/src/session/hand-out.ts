@@ -4,8 +4,9 @@
  * the way back; minutes are fitted only where the teacher says so.
  */
 import { routes, type LessonBody } from '@finch/contract';
-import { drillTitle, makeDrill, type DrillContext, type Recipe } from '@finch/core/drills';
+import { drillTitle, makeDrill, type Recipe } from '@finch/core/drills';
 import type { Reason } from '@finch/core/effort';
+import type { DrillContext } from '@finch/core/hands';
 import { added as addedTo, fitted, planMinutes, without, type PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { v7 as uuid } from 'uuid';

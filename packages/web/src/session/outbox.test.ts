@@ -17,7 +17,7 @@ const take: Take = {
   feel: null,
   source: 'self',
 };
-const attempt = { kind: 'attempt', take, modelVersion: 'm' } as const;
+const attempt = { kind: 'attempt', take } as const;
 let n = 0;
 let sent: SentEvent[][];
 let answer: (events: readonly SentEvent[]) => Promise<BatchAnswer>;
@@ -149,7 +149,7 @@ test('a device whose clock is off sends both times by its own clock, so that the
     kind: 'clearance',
     at: '2026-06-09T14:56:00.000Z',
   });
-  const told = { kind: 'attempt' as const, take: { startedAt: at } as Take, modelVersion: 'm' };
+  const told = { kind: 'attempt' as const, take: { startedAt: at } as Take };
   const sent = inDeviceTime(told, fourMinutesBehind);
   expect(sent.kind === 'attempt' && sent.take.startedAt).toBe('2026-06-09T14:56:00.000Z');
   expect(told.take.startedAt).toBe(at);

@@ -15,7 +15,7 @@ export interface OutboxParts {
 }
 
 export type NewEvent =
-  | { readonly kind: 'attempt'; readonly take: Take; readonly modelVersion: string }
+  | { readonly kind: 'attempt'; readonly take: Take }
   | { readonly kind: 'void'; readonly voids: string; readonly at: string }
   | {
       readonly kind: 'override';

@@ -3,10 +3,9 @@
  * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand under the school of whoever sits.
  */
 import { routes, type Marks, type SchoolsBody } from '@finch/contract';
-import { paceOf } from '@finch/core/changes';
-import type { DrillContext } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { changeMark, gripMark, type Frets } from '@finch/core/grips';
+import type { DrillContext } from '@finch/core/hands';
 import { handFor } from '@finch/core/shapes';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
@@ -38,24 +37,15 @@ export function useSchoolOfPage(studentId: MaybeRefOrGetter<string | null>): voi
 
 const NO_MARKS: Marks = { pins: [], hooks: [] };
 
-export const pinsOf = (marks: Marks): Record<string, Marks['pins'][number]['fingers']> =>
-  Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers]));
-
 export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
   const client = useQueryClient();
   const { data: student } = useStudent(studentId);
   const { data: schools } = useSchools(studentId);
   const marks = computed(() => schools.value?.marks ?? student.value?.marks ?? NO_MARKS);
-  const limit = computed(() => student.value?.limits.value.gripEffort ?? null);
+  const limit = computed(() => student.value?.taught.limits.gripEffort ?? null);
   // As plain data: what the query holds is wrapped, and the core would read through the wrapping a million times.
   const drilling = computed<DrillContext>(() =>
-    plain({
-      hand: handFor(student.value?.hand.value ?? averageHand, school()),
-      instrument: student.value?.instrument.value ?? standardGuitar,
-      ...(limit.value === null ? {} : { effortLimit: limit.value }),
-      pins: pinsOf(marks.value),
-      ...(student.value ? { pace: paceOf(student.value.pace.fit) } : {}),
-    }),
+    plain(student.value?.taught ?? { hand: handFor(averageHand, school()), instrument: standardGuitar }),
   );
   const hand = computed(() => drilling.value.hand);
   const instrument = computed(() => drilling.value.instrument);

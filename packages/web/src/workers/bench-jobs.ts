@@ -1,4 +1,5 @@
 /** The heavy jobs of the page: everything about shapes, changes, pieces and drills, and plucked strings as samples. Run in the worker. */
+import type { DrillContext } from '@finch/core/hands';
 import type { Chord } from '@finch/core/theory';
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import {
@@ -31,7 +32,6 @@ import {
   nearestRecipe,
   rekeyForHand,
   type Drill,
-  type DrillContext,
   type Recipe,
 } from '@finch/core/drills';
 import { fretsText, type Frets } from '@finch/core/grips';

@@ -27,5 +27,5 @@ test('limits as the search knows them; the hand’s limit only where it is asked
   expect(limitsAsked({ ...NOTHING_ASKED, forms: 'EA' }, 60).forms).toEqual(['A', 'E']);
   expect(limitsAsked(NOTHING_ASKED, 60).forms).toBeNull();
   expect(limitsAsked({ ...NOTHING_ASKED, insideLimit: true }, 60).maxEffort).toBe(60);
-  expect(limitsAsked({ ...NOTHING_ASKED, insideLimit: true }, null).maxEffort).toBe(100);
+  expect(limitsAsked(NOTHING_ASKED, 60).maxEffort).toBe(100);
 });

@@ -31,7 +31,7 @@ export const NOTHING_ASKED: PathAsked = {
   insideLimit: false,
 };
 
-export function limitsAsked(asked: PathAsked, limit: number | null): Partial<PathLimits> {
+export function limitsAsked(asked: PathAsked, limit: number): Partial<PathLimits> {
   const [thick, thin] = (asked.strings ?? '').split('-').map(Number);
   return {
     minFret: asked.fromFret,
@@ -42,7 +42,7 @@ export function limitsAsked(asked: PathAsked, limit: number | null): Partial<Pat
     forms: asked.forms === null ? null : FORM_ORDER.filter((form) => asked.forms?.includes(form)),
     allowOpen: asked.open,
     allowBarre: asked.barre,
-    maxEffort: asked.insideLimit && limit !== null ? limit : 100,
+    maxEffort: asked.insideLimit ? limit : 100,
   };
 }
 

@@ -26,14 +26,13 @@ export function usePathBench() {
   const router = useRouter();
   const address = useAddress();
   const taught = useTaught(() => bench.studentId);
-  const { student, drilling, limit, instrument } = taught;
+  const { student, drilling, instrument } = taught;
   const capo = Math.min(MOST_FRETS, Math.max(0, Math.round(Number(address.text('capo', '0'))) || 0));
   const title = address.text('title');
   const work = usePath({
     typed: address.text('chords', FIRST),
     asked: readAsked(address.text('ask'), OBJECTIVES),
     drilling,
-    limit,
     capo,
   });
   const { path, picked } = work;

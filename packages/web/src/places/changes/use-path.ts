@@ -3,7 +3,7 @@
  * back. Worked out beside the page; an older answer never overtakes a newer question.
  */
 import type { OtherWay, Path, PathFound, PathLock, PathOptions } from '@finch/core/changes';
-import type { DrillContext } from '@finch/core/drills';
+import { gripLimit, type DrillContext } from '@finch/core/hands';
 import { chordOf, gapBeatsOf } from '@finch/core/score';
 import { refDebounced } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
@@ -20,7 +20,6 @@ export function usePath(given: {
   readonly typed: string;
   readonly asked: PathAsked;
   readonly drilling: ComputedRef<DrillContext>;
-  readonly limit: ComputedRef<number | null>;
   /** Fret of a capo the chords are meant for. */
   readonly capo: number;
 }) {
@@ -38,7 +37,7 @@ export function usePath(given: {
       ...(pace ? { pace } : {}),
       ...(pins ? { pins } : {}),
       objective: asked.objective,
-      limits: limitsAsked(asked, given.limit.value),
+      limits: limitsAsked(asked, gripLimit(given.drilling.value)),
       locked: chords.map((_, i) => locks.value[i] ?? null),
       gapBeats: chords.map((one) => gapBeatsOf(one.beats)),
       school: { ...school() },

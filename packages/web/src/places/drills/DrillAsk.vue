@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The parameters of a recipe as a form; every choice makes a new recipe. */
+import type { DrillContext } from '@finch/core/hands';
 import {
   fieldsOf,
   heldGrip,
@@ -8,7 +9,6 @@ import {
   tempoOf,
   togglesOf,
   withTempo,
-  type DrillContext,
   type Recipe,
 } from '@finch/core/drills';
 import { BFormCheckbox, BFormInput } from 'bootstrap-vue-next';

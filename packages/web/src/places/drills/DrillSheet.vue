@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
-import { instrumentFor, type Drill, type DrillContext } from '@finch/core/drills';
+import { instrumentFor, type Drill } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/hands';
 import { neckFrames } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';

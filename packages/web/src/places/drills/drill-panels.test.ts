@@ -1,5 +1,6 @@
 import { makeDrill, ringCheck, type Recipe } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { must } from '@finch/core/kernel';
 import { createSSRApp, type Component } from 'vue';
 import { renderToString } from 'vue/server-renderer';
@@ -26,7 +27,11 @@ describe('the row of keys', () => {
 });
 
 describe('what a drill costs', () => {
-  const context = { hand: averageHand, instrument: standardGuitar, effortLimit: 40 };
+  const context = {
+    hand: averageHand,
+    instrument: standardGuitar,
+    limits: { ...DEFAULT_LIMITS, gripEffort: 40 },
+  };
   const drill = must(makeDrill(F, context));
   const notches = [
     { way: 'easier', recipe: F, problem: null, effort: 33.24 },

@@ -1,4 +1,5 @@
-import { easier, FAMILIES, firstRecipe, harder, type DrillContext } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/hands';
+import { easier, FAMILIES, firstRecipe, harder } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { notchWords } from './notch-words';
 

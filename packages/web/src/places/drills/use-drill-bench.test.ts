@@ -1,5 +1,6 @@
 /** The drill bench without a browser: what it begins with, what a key does before the worker answered, and whose hand it is made for. */
 import { changeLoop, ringCheck } from '@finch/core/drills';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { emptyHouse, enter, house, leave, settle } from '../../test-house';
 import { useDrillBench } from './use-drill-bench';
 
@@ -108,7 +109,7 @@ test('another student on the bench: the grips are made for that hand, and it is 
   house.student.value = { id: 's1', name: 'Pell Anstrake' };
   await settle();
   expect([bench.recipe.value === before, house.told]).toEqual([true, []]);
-  house.drilling.value = { ...house.drilling.value, effortLimit: 35 };
+  house.drilling.value = { ...house.drilling.value, limits: { ...DEFAULT_LIMITS, gripEffort: 35 } };
   house.student.value = { id: 's2', name: 'Wick Tarrowby' };
   await settle();
   expect(bench.recipe.value).not.toEqual(before);

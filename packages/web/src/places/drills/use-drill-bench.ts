@@ -18,6 +18,7 @@ import {
 } from '@finch/core/drills';
 import { fretsText, parseFrets } from '@finch/core/grips';
 import { soundSchedule } from '@finch/core/sound';
+import { gripLimit } from '@finch/core/hands';
 import { pitchClassOf, type NoteName } from '@finch/core/theory';
 import * as v from 'valibot';
 import { computed, shallowRef, watch } from 'vue';
@@ -50,7 +51,7 @@ export function useDrillBench() {
   const player = usePlayer();
   const notices = useNotices();
   const taught = useTaught(() => bench.studentId);
-  const { student, drilling, limit, instrument } = taught;
+  const { student, drilling, instrument } = taught;
   const gripFrom = (chord: string, frets: string) => {
     const read = parseFrets(frets);
     return chord && read.ok ? { chord, frets: read.value } : null;
@@ -160,7 +161,7 @@ export function useDrillBench() {
     player,
     hear,
     over: computed(() =>
-      drill.value && limit.value !== null ? Math.round(drill.value.heaviestGrip - limit.value) : 0,
+      drill.value ? Math.round(drill.value.heaviestGrip - gripLimit(drilling.value)) : 0,
     ),
     busy: handOut.busy,
     put: () => canBeMade() && handOut.put(blockOf(recipe.value, drilling.value)),

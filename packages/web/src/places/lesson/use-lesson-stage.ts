@@ -2,15 +2,9 @@
  * What the block on puts before the student: two grips of a change and what each finger does between them, a bar where the
  * striking hand or a line is the matter, a call, or the neck as it is played through. Plays it and follows what sounds.
  */
-import {
-  changeIn,
-  gripsInOrder,
-  instrumentFor,
-  makeDrill,
-  type Drill,
-  type DrillContext,
-} from '@finch/core/drills';
+import { changeIn, gripsInOrder, instrumentFor, makeDrill, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
+import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
 import { neckFrames } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';

@@ -3,7 +3,6 @@
  * said of the hand or the lesson goes on, so that feel and take are one event; silence goes unanswered, never as easy.
  */
 import { endsPlaying, type Drill, type Feel, type Take, type TakeResult } from '@finch/core/drills';
-import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import { ref, type Ref } from 'vue';
 
 export interface LessonSeat {
@@ -11,7 +10,7 @@ export interface LessonSeat {
   /** Keeps a take, held back where asked; gives its id. */
   readonly keep: (
     studentId: string,
-    body: { readonly kind: 'attempt'; readonly take: Take; readonly modelVersion: string },
+    body: { readonly kind: 'attempt'; readonly take: Take },
     label: string,
     held: boolean,
   ) => Promise<string>;
@@ -81,7 +80,7 @@ export function useLessonTakes(taking: LessonTaking, seat: LessonSeat) {
     try {
       const id = await seat.keep(
         who.studentId,
-        { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
+        { kind: 'attempt', take },
         `${taking.title()}: ${result}`,
         answer === null,
       );

@@ -1,6 +1,6 @@
 /** What a piece asks of the hand on the bench, worked out beside the page: its grips, changes, tempo and parts. */
 import type { PathOptions } from '@finch/core/changes';
-import type { DrillContext } from '@finch/core/drills';
+import { gripLimit, type DrillContext } from '@finch/core/hands';
 import type { PartGrade, Piece } from '@finch/core/score';
 import { computed, type Ref } from 'vue';
 import { school } from '../../words/school';
@@ -8,11 +8,7 @@ import { benchWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import { locksOf, type Listed } from './listed';
 
-export function useDemand(
-  shown: Readonly<Ref<Listed | null>>,
-  drilling: Readonly<Ref<DrillContext>>,
-  limit: Readonly<Ref<number | null>>,
-) {
+export function useDemand(shown: Readonly<Ref<Listed | null>>, drilling: Readonly<Ref<DrillContext>>) {
   const piece = computed<Piece | null>(() => shown.value?.piece ?? null);
   /** Locked grips of the piece, by written chord. */
   const locked = computed(() => (shown.value ? locksOf(shown.value) : []));
@@ -25,7 +21,7 @@ export function useDemand(
       ...(pins ? { pins } : {}),
       locked: locked.value,
       // What this hand may be given comes first; a chord that has nothing lighter is shown over the limit.
-      limits: limit.value === null ? {} : { maxEffort: limit.value },
+      limits: { maxEffort: gripLimit(drilling.value) },
       school: { ...school() },
     };
   });

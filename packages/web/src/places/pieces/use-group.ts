@@ -1,16 +1,13 @@
 /** The group of the student on the bench with a piece: who plays which part, and how ready each is for a day. */
 import { routes, type SkillStateBody } from '@finch/contract';
-import { paceOf } from '@finch/core/changes';
 import { forecastShare } from '@finch/core/mastery';
 import type { Assignment } from '@finch/core/score';
-import { handFor } from '@finch/core/shapes';
 import { useQueries } from '@tanstack/vue-query';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, watch, type Ref } from 'vue';
 import { call } from '../../session/api';
 import { useBoard } from '../../session/queries';
 import { useSeat } from '../../session/seat';
-import { pinsOf } from '../../session/taught';
 import { benchWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import type { Listed } from './listed';
@@ -55,21 +52,10 @@ export function useGroup(
     ),
   });
   const known = computed(() => bodies.value.flatMap(({ data }) => (data ? [data] : [])));
-  const players = computed(() =>
-    known.value.map((one) => ({
-      id: one.id,
-      effortLimit: one.limits.value.gripEffort,
-      options: {
-        hand: handFor(one.hand.value, one.schools),
-        instrument: one.instrument.value,
-        pins: pinsOf(one.marks),
-        pace: paceOf(one.pace.fit),
-      },
-    })),
-  );
+  const players = computed(() => known.value.map((one) => ({ id: one.id, taught: one.taught })));
   const names = computed(() =>
     Object.fromEntries(
-      known.value.map((one) => [one.id, { name: one.name, limit: one.limits.value.gripEffort }] as const),
+      known.value.map((one) => [one.id, { name: one.name, limit: one.taught.limits.gripEffort }] as const),
     ),
   );
   // The numbers of another piece never stand beside this one; those of this one stay while a part is given anew.

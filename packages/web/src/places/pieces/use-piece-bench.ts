@@ -26,7 +26,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
   const bench = useBench();
   const { query, pieces, today, ...store } = useRepertoire();
   const taught = useTaught(() => bench.studentId);
-  const { student, drilling, limit } = taught;
+  const { student, drilling } = taught;
   const { data: syllabus } = useSyllabus();
   const first = computed(() => student.value?.name.split(' ')[0] ?? null);
 
@@ -42,7 +42,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
     const next = pieces.value[at.value + by];
     if (next) open(next.body.id);
   };
-  const asks = useDemand(shown, drilling, limit);
+  const asks = useDemand(shown, drilling);
   const { piece, demand } = asks;
   const group = useGroup(student, shown);
   const keeping = usePieceKeeping(shown, store);

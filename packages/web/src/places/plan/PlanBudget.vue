@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the plan spends: minutes by kind, the checks it is held to, and what was left out with the reason. */
-import { planMinutes, type HandLimits, type LessonPlan } from '@finch/core/planning';
+import type { HandLimits } from '@finch/core/hands';
+import { planMinutes, type LessonPlan } from '@finch/core/planning';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import IconCheck from '~icons/bi/check-lg';

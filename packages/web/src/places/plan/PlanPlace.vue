@@ -26,6 +26,7 @@ import { useTaught } from '../../session/taught';
 import PlanBudget from './PlanBudget.vue';
 import PlanRun from './PlanRun.vue';
 import PlanShelf from './PlanShelf.vue';
+import { standingWords } from './plan-standing';
 import { usePlanBench } from './use-plan-bench';
 
 const props = defineProps<{ lessonId?: string }>();
@@ -103,13 +104,9 @@ useKeys('plan', {
   replan: () => void replan(),
   start: () => void start(),
 });
-const standing = computed(() => {
-  if (busy.value) return 'weighing…';
-  if (dirty.value) return 'changed by hand, not kept yet';
-  return { none: 'proposed', begun: 'not kept yet', kept: '', changed: 'changed since kept' }[
-    lesson.value?.planStanding ?? 'none'
-  ];
-});
+const standing = computed(() =>
+  standingWords(plan.value, lesson.value?.planStanding ?? 'none', { busy: busy.value, dirty: dirty.value }),
+);
 const clockText = (ms: number) => timeText(ms, lesson.value?.timeZone ?? 'UTC');
 const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, lesson.value.timeZone) : ''));
 </script>

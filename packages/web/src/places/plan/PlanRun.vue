@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The plan, minute by minute: blocks true to height that can be dragged, and the hand's load beside them. */
-import type { HandLimits, PlanBlock } from '@finch/core/planning';
+import type { HandLimits } from '@finch/core/hands';
+import type { PlanBlock } from '@finch/core/planning';
 import { planMinutes } from '@finch/core/planning';
 import { useMediaQuery } from '@vueuse/core';
 import { BButton } from 'bootstrap-vue-next';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What else could go in: skills of the syllabus as blocks, found by name; and a blank one. */
 import type { StudentBody } from '@finch/contract';
-import type { DrillContext } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';

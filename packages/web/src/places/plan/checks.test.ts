@@ -1,4 +1,5 @@
-import { DEFAULT_LIMITS, type PlanBlock } from '@finch/core/planning';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
+import { type PlanBlock } from '@finch/core/planning';
 import { planChecks } from './checks';
 
 const block = (kind: PlanBlock['kind'], minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({

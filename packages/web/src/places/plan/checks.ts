@@ -1,5 +1,6 @@
 /** What a plan is held to, in words: each line is kept or says by how much it is not. */
-import { peakLoad, planMinutes, type HandLimits, type PlanBlock } from '@finch/core/planning';
+import type { HandLimits } from '@finch/core/hands';
+import { peakLoad, planMinutes, type PlanBlock } from '@finch/core/planning';
 
 export interface PlanCheck {
   readonly ok: boolean;

@@ -40,7 +40,7 @@ const countsChanges = computed(() => {
       v-else-if="drill.judged === 'calls'"
       :key="card.title + takesHere"
       :drill="drill"
-      :instrument="data.instrument"
+      :instrument="data.taught.instrument"
       @start="trial.start"
       @done="(outcomes) => trial.patch({ outcomes, done: true })"
     />

@@ -16,7 +16,7 @@ import type { PracticeRoom } from './use-practice-room';
 const props = defineProps<{ room: PracticeRoom; shown: CardShown }>();
 const { drill, card, cards, at, data } = props.room;
 const { phone, isLoop, pair, target, change, question, guess, hooks, line, spoken, more } = props.shown;
-const leftHanded = computed(() => data.value?.instrument.leftHanded ?? false);
+const leftHanded = computed(() => data.value?.taught.instrument.leftHanded ?? false);
 const size = computed(() => (phone.value ? { width: 560, height: 250 } : { width: 1200, height: 184 }));
 const cardTitle = computed(() => chordText(card.value?.title ?? ''));
 const title = computed(() => {

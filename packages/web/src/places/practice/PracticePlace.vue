@@ -132,7 +132,7 @@ useKeys('practice', {
           v-if="!hidden && (!phone || showTab)"
           class="bars"
           :around="around"
-          :strings="data.instrument.openPitches.length"
+          :strings="data.taught.instrument.openPitches.length"
           :now="heard.now()"
           :playing="player.playing.value"
           @turn="shown.turn"

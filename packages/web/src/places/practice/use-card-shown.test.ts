@@ -1,5 +1,6 @@
 import { changeLoop, makeDrill, ringCheck, type Drill } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { changeMark, gripMark } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
 import { effectScope, ref, shallowRef } from 'vue';
@@ -10,7 +11,11 @@ const A_MINOR = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const G = { chord: 'G', frets: [3, 2, 0, 0, 0, 3] };
 const pitches = standardGuitar.openPitches;
-const context = { hand: averageHand, instrument: standardGuitar, effortLimit: 90 };
+const context = {
+  hand: averageHand,
+  instrument: standardGuitar,
+  limits: { ...DEFAULT_LIMITS, gripEffort: 90 },
+};
 const loopOf = (...grips: (typeof C)[]) => must(makeDrill(changeLoop({ grips, beatsEach: 4 }), context));
 
 function shownOf(drill: Drill, hooks: { subject: string; nickname: string }[] = []) {

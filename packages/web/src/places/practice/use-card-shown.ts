@@ -29,7 +29,7 @@ export function useCardShown(room: PracticeRoom) {
   const grips = computed(() => (drill.value ? gripsInOrder(drill.value) : []));
   const isLoop = computed(() => drill.value?.judged === 'changes' || drill.value?.judged === 'time');
   const instrument = computed(() =>
-    drill.value && data.value ? instrumentFor(drill.value, data.value.instrument) : null,
+    drill.value && data.value ? instrumentFor(drill.value, data.value.taught.instrument) : null,
   );
   const question = computed(() => drill.value?.prelude[predicted.value] ?? null);
   function predict(choice: string) {
@@ -51,7 +51,7 @@ export function useCardShown(room: PracticeRoom) {
   });
   /** The teacher's own hooks on what is shown: the grip, and the change to it. */
   const hooks = computed(() => {
-    const pitches = data.value?.instrument.openPitches ?? [];
+    const pitches = data.value?.taught.instrument.openPitches ?? [];
     const [from, to] = [pair.value[0], pair.value[1] ?? pair.value[0]];
     if (!from || !to || question.value) return [];
     const subjects = [gripMark(to.frets, pitches), changeMark(from.frets, to.frets, pitches)];

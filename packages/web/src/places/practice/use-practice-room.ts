@@ -1,12 +1,10 @@
 /** The practice room: today's cards, the one on the stand, the drill it makes for this hand, and what of it was played. */
-import { paceOf } from '@finch/core/changes';
 import { makeDrill, type Drill } from '@finch/core/drills';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useBench } from '../../session/bench';
 import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
-import { pinsOf } from '../../session/taught';
 import { holdSchool } from '../../words/school';
 
 const PLAYING_ENDS: readonly string[] = ['stopped today', 'locked'];
@@ -20,23 +18,13 @@ export function usePracticeRoom() {
   const at = ref(0);
   const cards = computed(() => data.value?.cards ?? []);
   const card = computed(() => cards.value[at.value] ?? null);
-  const context = computed(() =>
-    data.value
-      ? {
-          hand: data.value.hand,
-          instrument: data.value.instrument,
-          effortLimit: data.value.limits.gripEffort,
-          pins: pinsOf(data.value.marks),
-          pace: paceOf(data.value.pace),
-        }
-      : null,
-  );
+  const context = computed(() => data.value?.taught ?? null);
   const drill = computed<Drill | null>(() => {
     if (!card.value || !context.value) return null;
     const made = makeDrill(card.value.recipe, context.value);
     return made.ok ? made.value : null;
   });
-  watch(data, (now) => now && holdSchool(now.schools), { immediate: true });
+  watch(data, (now) => now && holdSchool(now.taught.school), { immediate: true });
   /** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
   const played = ref<ReadonlySet<number>>(new Set());
   const minutesSoFar = computed(() =>

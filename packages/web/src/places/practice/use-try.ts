@@ -1,6 +1,5 @@
 /** One try at a card: what is said of it as it goes on, the tempo ladder, the hand's feel, and the take it is kept as. */
 import { endsPlaying, type Drill, type Feel, type Ladder, type Take } from '@finch/core/drills';
-import { MASTERY_MODEL_VERSION } from '@finch/core/mastery';
 import { computed, ref, type Ref } from 'vue';
 import { emptyDraft, isComplete, takeOf, withLadder, type Draft } from './take-draft';
 
@@ -16,7 +15,6 @@ interface Keeper {
 interface KeptAttempt {
   readonly kind: 'attempt';
   readonly take: Take;
-  readonly modelVersion: string;
 }
 interface Trying {
   readonly drill: Readonly<Ref<Drill | null>>;
@@ -120,11 +118,7 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     trouble.value = '';
     let id: string;
     try {
-      id = await seat.keep(
-        studentId.value,
-        { kind: 'attempt', take, modelVersion: MASTERY_MODEL_VERSION },
-        `${card.value.title}: ${take.result}`,
-      );
+      id = await seat.keep(studentId.value, { kind: 'attempt', take }, `${card.value.title}: ${take.result}`);
     } catch (problem) {
       trouble.value = `Not kept on this device: ${(problem as Error).message}. Free some space and keep it again.`;
       return 'failed';

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The change from the grip kept to the one in hand, there and back, and the fingers that could stay. */
 import { couldStay, type StayOffer } from '@finch/core/changes';
-import { changeIn, type DrillContext } from '@finch/core/drills';
+import { changeIn } from '@finch/core/drills';
 import type { Frets } from '@finch/core/grips';
+import type { DrillContext } from '@finch/core/hands';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';

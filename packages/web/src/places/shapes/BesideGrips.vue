@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Two grips side by side: what each costs and what each sounds. */
-import type { DrillContext } from '@finch/core/drills';
 import { gradeIn } from '@finch/core/drills';
 import { EFFORT_PARTS } from '@finch/core/effort';
+import type { DrillContext } from '@finch/core/hands';
 import { positionOf, trueSigns, type GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { computed } from 'vue';

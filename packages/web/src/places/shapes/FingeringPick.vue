@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The fingerings a hand can hold this grip with; one may be pinned for the student and is then taught everywhere. */
+import type { DrillContext } from '@finch/core/hands';
 import { routes, type Marks } from '@finch/contract';
-import type { DrillContext } from '@finch/core/drills';
 import { fingeringsFor, type Effort } from '@finch/core/effort';
 import { gripMark, type FingerLabel, type Frets } from '@finch/core/grips';
 import { computed, ref } from 'vue';

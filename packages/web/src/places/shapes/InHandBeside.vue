@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The grip kept beside and the one in hand: the change between them, or both side by side. */
-import type { DrillContext } from '@finch/core/drills';
 import type { Frets } from '@finch/core/grips';
+import type { DrillContext } from '@finch/core/hands';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';

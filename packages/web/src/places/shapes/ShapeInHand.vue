@@ -13,7 +13,7 @@ import { nameOfShape } from '../../words/shape-words';
 import type { ShapeBench } from './use-shape-bench';
 
 const props = defineProps<{ bench: ShapeBench }>();
-const { picked, chord, effort, over, caution, hook, show, leftHanded, actions, taught } = props.bench;
+const { tabs, picked, chord, effort, over, caution, hook, show, leftHanded, actions, taught } = props.bench;
 const { limit } = taught;
 const { said, change, busy, held } = actions;
 const standing = computed(() =>
@@ -44,9 +44,7 @@ const standing = computed(() =>
       <p class="note">
         {{ nameOfShape(picked) }};
         <b :class="{ overlimit: over > 0 }">{{ effortBand(effort.total) }}{{ standing }}</b>
-        <BButton v-if="over > 0" variant="link" size="sm" @click="bench.tabs.tab.value = 'easier'"
-          >easier ones</BButton
-        >
+        <BButton v-if="over > 0" variant="link" size="sm" @click="tabs.show('easier')">easier ones</BButton>
       </p>
       <HookTag v-if="hook" :hook="hook" />
       <div class="acts">

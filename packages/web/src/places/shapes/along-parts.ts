@@ -1,7 +1,7 @@
 /** The answers of "Along the neck", one shown at a time so that each stands whole. */
 import type { AlongNeck } from '../../workers/bench-jobs';
 
-export const ALONG_PARTS = [
+const ALONG_PARTS = [
   { id: 'forms', name: 'Five forms' },
   { id: 'threes', name: 'On fewer strings' },
   { id: 'family', name: 'The family' },

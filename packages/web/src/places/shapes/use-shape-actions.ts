@@ -1,7 +1,8 @@
 /** What can be done with the grip in hand: hear it, hold it beside another, put it in the plan, send it home. */
-import { changeIn, changeLoop, ringCheck, type DrillContext, type Recipe } from '@finch/core/drills';
+import { changeIn, changeLoop, ringCheck, type Recipe } from '@finch/core/drills';
 import { pitchAt } from '@finch/core/fretboard';
 import type { Frets } from '@finch/core/grips';
+import type { DrillContext } from '@finch/core/hands';
 import { PLAIN_LEVEL } from '@finch/core/sound';
 import type { GradedGrip } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';

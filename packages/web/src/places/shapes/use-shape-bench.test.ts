@@ -1,5 +1,6 @@
 /** The Shapes bench without a browser: what an address brings, what follows typing, what the grip in hand becomes. */
 import { fretsText } from '@finch/core/grips';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { changeMark, gripMark } from '@finch/core/grips';
 import { standardGuitar } from '@finch/core/fretboard';
 import { emptyHouse, enter, house, leave, modules, settle } from '../../test-house';
@@ -148,7 +149,7 @@ test('a search that fails says so and can be asked again', async () => {
 test('a hand with a limit is told how far over it a grip lies, cautioned of a barre, and led to an easier one', async () => {
   emptyHouse({ chord: 'F', frets: '133211' });
   house.student.value = { id: 's1', name: 'Ode Pettibrand' };
-  house.drilling.value = { ...house.drilling.value, effortLimit: 50 };
+  house.drilling.value = { ...house.drilling.value, limits: { ...DEFAULT_LIMITS, gripEffort: 50 } };
   const bench = enter(useShapeBench);
   await settle();
   const grade = Math.round(bench.effort.value?.total ?? 0);

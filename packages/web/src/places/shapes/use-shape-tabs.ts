@@ -1,5 +1,5 @@
 /** What is told about the grip in hand, each worked out when it is looked at. */
-import type { DrillContext } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/hands';
 import type { Form, GradedGrip, StandIn } from '@finch/core/shapes';
 import type { Chord } from '@finch/core/theory';
 import { ref, type Ref } from 'vue';
@@ -75,6 +75,7 @@ export function useShapeTabs(given: {
     along: along.answer,
     part,
     besidePart,
+    show: (one: ShapeTab) => (tab.value = one),
     next: () => {
       const at = TABS.findIndex((one) => one.id === tab.value);
       tab.value = TABS[(at + 1) % TABS.length].id;

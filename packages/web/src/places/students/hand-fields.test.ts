@@ -1,6 +1,6 @@
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { must } from '@finch/core/kernel';
-import { DEFAULT_LIMITS } from '@finch/core/planning';
 import { fieldsOf, recordsOf } from './hand-fields';
 
 const from = '2026-03-03T10:00:00.000Z';

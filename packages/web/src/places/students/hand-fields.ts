@@ -11,8 +11,8 @@ import {
   type Instrument,
   type InstrumentSetup,
 } from '@finch/core/fretboard';
+import { type HandLimits, makeLimits } from '@finch/core/hands';
 import { ok, type Result } from '@finch/core/kernel';
-import { makeLimits, type HandLimits } from '@finch/core/planning';
 
 export interface HandFields {
   reach: string | number;

@@ -12,7 +12,8 @@ import { makeChord, parseChord, transposeChord, type Chord } from '../../../theo
 import { noteAtDegree } from '../../../theory/degree';
 import { mod12, noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
 import { parseScale } from '../../../theory/scale';
-import type { DrillOf, DrillContext } from '../../drill';
+import type { DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';

@@ -10,7 +10,8 @@ import type { FingerLabel } from '../../../grips/grip';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { gripNotes, type Bar, type ScoreNote } from '../../../score/score';
 import { parseChord } from '../../../theory/chord';
-import type { DrillContext, DrillOf } from '../../drill';
+import { overLimit, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { changeIn, gradeIn } from '../../in-context';
 import type { GripItem, Item } from '../../items';
@@ -147,7 +148,7 @@ export function changePieceDrill(
     tempoBpm: null,
     predictedBpm: null,
     hasBarre: hasBarre && !alone,
-    overLimit: !alone && context.effortLimit !== undefined && gradeOf(heaviest) > context.effortLimit,
+    overLimit: !alone && overLimit(gradeOf(heaviest), context) > 0,
     bursts: {
       count: hasBarre && !alone ? 3 : 1,
       workSeconds: hasBarre && !alone ? 15 : 60,

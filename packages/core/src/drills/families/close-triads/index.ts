@@ -9,7 +9,8 @@ import type { GradedGrip } from '../../../shapes/graded-grip';
 import { makeChord, type Chord } from '../../../theory/chord';
 import { noteText, readNote } from '../../../theory/note';
 import { chordOfNumeral } from '../../../theory/numeral';
-import type { DrillOf, DrillContext } from '../../drill';
+import { searched, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill, type Stop } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
@@ -81,7 +82,7 @@ function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<DrillOf<
   let last: GradedGrip | null = null;
   for (const quality of qualities) {
     const chord = makeChord(read.note, quality);
-    const up = lowestOfEach(placesOf(chord, strings, context, highest));
+    const up = lowestOfEach(placesOf(chord, strings, searched(context), highest));
     if (up.length < 3) return fail('drill.triads', chord.symbol, 'another set of strings, or a higher limit');
     const tour = [...up, ...up.slice(0, -1).reverse()];
     stops.push(...tour.map((grip) => stopAt(grip, chord)));
@@ -93,7 +94,7 @@ function make(recipe: CloseTriadsRecipe, context: DrillContext): Result<DrillOf<
       if (!chord.ok) return chord;
       if (chord.value.tones.length !== 3)
         return fail('drill.numeral', numeral, 'numbers of triads, like ii or V');
-      const places = placesOf(chord.value, strings, context, highest);
+      const places = placesOf(chord.value, strings, searched(context), highest);
       if (places.length === 0)
         return fail('drill.triads', chord.value.symbol, 'another set of strings, or a higher limit');
       last = last ? nearestTriad(last, places) : places[0];

@@ -1,8 +1,9 @@
 import { averageHand } from '../../../fretboard/hand';
+import { DEFAULT_LIMITS } from '../../../hands';
 import { standardGuitar } from '../../../fretboard/instrument';
 import { must } from '../../../kernel/result';
 import { majorKeys } from '../../../theory/key';
-import type { DrillContext } from '../../drill';
+import type { DrillContext } from '../../../hands/taught-hand';
 import { easier, harder, makeDrill, nearestRecipe } from '../../make-drill';
 import { degrees, type DegreesRecipe } from '.';
 
@@ -110,10 +111,10 @@ test('the grips a teacher draws: one kind up the neck, and fewer strings for a h
   const frets = (within: DrillContext) =>
     gripsOf(inC, within).map((grip) => grip.frets.map((fret) => fret ?? 'x').join(' '));
   expect(frets(context).slice(0, 3)).toEqual(['x 2 3 4 3 x', 'x 3 5 5 5 x', 'x 5 7 7 6 x']);
-  const light = { ...context, effortLimit: 40 };
+  const light = { ...context, limits: { ...DEFAULT_LIMITS, gripEffort: 40 } };
   expect(must(makeDrill(inC, light)).heaviestGrip).toBeLessThanOrEqual(40);
   expect(must(makeDrill(inC, context)).heaviestGrip).toBeGreaterThan(40);
-  const none = makeDrill(inC, { ...context, effortLimit: 1 });
+  const none = makeDrill(inC, { ...context, limits: { ...DEFAULT_LIMITS, gripEffort: 1 } });
   expect(!none.ok && [none.problem.code, none.problem.at]).toEqual(['drill.reach', 'string 5']);
 });
 

@@ -9,7 +9,8 @@ import { findShapes } from '../../../shapes/find-shapes';
 import type { GradedGrip } from '../../../shapes/graded-grip';
 import { degreeChords, makeKey, type DegreeChord } from '../../../theory/key';
 import { mod12, pitchClassOf } from '../../../theory/note';
-import type { DrillContext, DrillOf } from '../../drill';
+import { gripLimit, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { gripless, type FamilyDefinition } from '../../family';
 import { lightest } from '../../lightest-row';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
@@ -64,7 +65,7 @@ interface Degree extends DegreeChord {
 
 /** Seven roots on one string, each above the last, on grips of the plainest kind this hand holds, whose heaviest is lightest. */
 function upString(chords: readonly DegreeChord[], string: number, context: DrillContext): Degree[] | null {
-  const { hand, instrument, effortLimit } = context;
+  const { hand, instrument } = context;
   const index = instrument.openPitches.length - string;
   const highest = Math.min(HIGHEST_FRET, instrument.frets - instrument.capo);
   const open = mod12(pitchAt(instrument, index, 0));
@@ -92,7 +93,7 @@ function upString(chords: readonly DegreeChord[], string: number, context: Drill
             rootString: string,
             minFret: Math.max(1, frets[i] - BELOW),
             maxFret: Math.min(highest, frets[i] + ABOVE),
-            maxEffort: effortLimit ?? 100,
+            maxEffort: gripLimit(context),
           },
         }).filter((grip) => grip.frets[index] === frets[i]),
       );
@@ -117,7 +118,7 @@ function inPosition(
   position: number,
   context: DrillContext,
 ): Degree[] | null {
-  const { hand, instrument, effortLimit } = context;
+  const { hand, instrument } = context;
   const found = chords.map(({ chord }) =>
     findShapes({
       chord,
@@ -127,7 +128,7 @@ function inPosition(
         allowOpen: position === 1,
         minFret: Math.max(0, position - 1),
         maxFret: position + ABOVE,
-        maxEffort: effortLimit ?? 100,
+        maxEffort: gripLimit(context),
       },
     }).slice(0, CANDIDATES),
   );

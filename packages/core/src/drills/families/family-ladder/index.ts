@@ -8,7 +8,8 @@ import { familyLadder as ladderOf, LADDER, type Rung } from '../../../shapes/for
 import type { Form } from '../../../shapes/form';
 import { makeChord } from '../../../theory/chord';
 import { noteText, readNote } from '../../../theory/note';
-import type { DrillOf, DrillContext } from '../../drill';
+import { searched, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
@@ -54,7 +55,7 @@ function make(recipe: FamilyLadderRecipe, context: DrillContext): Result<DrillOf
   if (!read || read.length !== root.length) return fail('drill.root', 'root', 'a note, like Ab');
   if (!(Number.isInteger(beatsEach) && beatsEach >= 2 && beatsEach <= 16))
     return fail('drill.beats', 'beatsEach', '2 to 16 beats a grip');
-  const rungs = ladderOf(read.note, form, context, fret);
+  const rungs = ladderOf(read.note, form, searched(context), fret);
   if (rungs.length < FEWEST_RUNGS)
     return fail('drill.ladder', 'form', 'another form or fret, where each step is one move for this hand');
   return sequenceDrill(

@@ -12,7 +12,8 @@ import { makeChord, parseChord, type Chord } from '../../../theory/chord';
 import { noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
 import { namedQuality } from '../../../theory/qualities';
 import { shuffled } from '../../calls';
-import type { DrillOf, DrillContext, Prelude } from '../../drill';
+import { searched, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf, Prelude } from '../../drill';
 import { atTempo, sequenceDrill, type Stop } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
@@ -83,7 +84,7 @@ function make(recipe: FiveFormsRecipe, context: DrillContext): Result<DrillOf<Fi
   const leftOut: Reason[] = [];
   for (const note of keyRound(read.note, keys, next, recipe.seed)) {
     const chord = makeChord(note, quality);
-    const places = formsOf(chord, context, { allowOpen });
+    const places = formsOf(chord, searched(context), { allowOpen });
     const held = places.filter((place) => place.grip !== null);
     if (held.length < FEWEST_FORMS)
       return fail(

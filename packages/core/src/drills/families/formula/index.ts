@@ -10,7 +10,8 @@ import { chordNotes, makeChord, parseChord } from '../../../theory/chord';
 import { noteText } from '../../../theory/note';
 import { namedQuality } from '../../../theory/qualities';
 import { BEATS_A_CALL, callsDrill, checkSeconds, otherSeconds } from '../../calls';
-import type { DrillOf, DrillContext, DrillStep } from '../../drill';
+import { gripLimit, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf, DrillStep } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
 import type { FamilyDefinition } from '../../family';
@@ -61,7 +62,7 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
     .filter((target) => target !== chord.value.quality)
     .map((target) => oneNoteChange(grip.frets, chord.value, makeChord(chord.value.root, target), context));
   const heavy = (change: OneNoteChange) => {
-    const cap = Math.max(context.effortLimit ?? 100, start.value.total);
+    const cap = Math.max(gripLimit(context), start.value.total);
     return plays(change) && (change.effort ?? 0) > cap;
   };
   const kept = asked.filter((change) => plays(change) && !heavy(change));

@@ -19,7 +19,8 @@ import {
   inRounds,
   otherSeconds,
 } from '../../calls';
-import type { DrillOf, DrillContext } from '../../drill';
+import type { DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { oneNote, scaleOnString } from '../string-walk';
 import { type FamilyDefinition, gripless } from '../../family';
 import {

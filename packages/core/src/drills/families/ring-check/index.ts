@@ -9,7 +9,8 @@ import { easierStandIns } from '../../../shapes/easier';
 import { findShapes } from '../../../shapes/find-shapes';
 import type { GradedGrip } from '../../../shapes/graded-grip';
 import { parseChord, type Chord } from '../../../theory/chord';
-import type { DrillOf, DrillContext } from '../../drill';
+import { overLimit, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
 import type { FamilyDefinition } from '../../family';
@@ -88,7 +89,7 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<DrillOf<Ri
     tempoBpm: null,
     predictedBpm: null,
     hasBarre,
-    overLimit: context.effortLimit !== undefined && total > context.effortLimit,
+    overLimit: overLimit(total, context) > 0,
     bursts: hasBarre
       ? { count: 3, workSeconds: 8, restSeconds: 20 }
       : { count: 1, workSeconds: 30, restSeconds: 0 },

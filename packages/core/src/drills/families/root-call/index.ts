@@ -12,7 +12,8 @@ import { findShapes } from '../../../shapes/find-shapes';
 import { makeChord } from '../../../theory/chord';
 import { noteText, rootNamed } from '../../../theory/note';
 import { BEATS_A_CALL, callsDrill, checkCount, checkSeconds, inRounds, otherSeconds } from '../../calls';
-import type { DrillOf, DrillContext, DrillStep } from '../../drill';
+import { gripLimit, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf, DrillStep } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
 import type { GripItem, Item } from '../../items';
@@ -51,18 +52,19 @@ export function calledCells({ parameters, seed }: RootCallRecipe): RootCell[] {
 
 /** The movable grip of a cell, light enough for this hand, or null. */
 function movableGrip(context: DrillContext, cell: RootCell): GripItem | null {
-  const { instrument, effortLimit } = context;
+  const { instrument, hand } = context;
   const stringIndex = instrument.openPitches.length - cell.rootString;
   const chord = makeChord(rootNamed(pitchAt(instrument, stringIndex, cell.fret)), cell.answer);
   const grips = findShapes({
     chord,
-    ...context,
+    hand,
+    instrument,
     limits: {
       maxFret: cell.fret + ROOM_ABOVE,
       minFret: cell.fret,
       allowOpen: false,
       rootString: cell.rootString,
-      maxEffort: effortLimit ?? 100,
+      maxEffort: gripLimit(context),
     },
   }).filter((grip) => grip.frets[stringIndex] === cell.fret);
   const grip = grips.find((one) => one.layout === 'movable') ?? grips[0];

@@ -19,7 +19,8 @@ import {
   otherSeconds,
   type CallsPlan,
 } from '../../calls';
-import type { DrillOf, DrillContext } from '../../drill';
+import type { DrillContext } from '../../../hands/taught-hand';
+import type { DrillOf } from '../../drill';
 import type { Item } from '../../items';
 import { type FamilyDefinition, gripless } from '../../family';
 import {

@@ -2,6 +2,7 @@
  * What a hand may be asked in one lesson. Dated fields that the teacher sets; the defaults are our assumption
  * (no published dose for guitarists is known to us) and are said to be so wherever they are shown.
  */
+import { differenceInYears, parseISO } from 'date-fns';
 import { fail, ok, type Result } from '../kernel/result';
 
 export interface HandLimits {
@@ -42,4 +43,18 @@ export function makeLimits(parts: Partial<HandLimits>): Result<HandLimits> {
     return fail('limits.barre', 'barreMinutes', '0 to 20 minutes');
   if (!(made.load >= 1 && made.load <= 12)) return fail('limits.load', 'load', '1 to 12');
   return ok(made);
+}
+
+/** Age, in whole years, from which a hand is asked what a grown one is (assumption). */
+const GROWN_AGE = 16;
+
+/** Whole years at an instant (ms since 1970) since a day YYYY-MM-DD, or null when the birthday is not known. */
+export function ageAt(bornOn: string | null, ms: number): number | null {
+  return bornOn === null ? null : differenceInYears(new Date(ms), parseISO(bornOn));
+}
+
+/** The limits assumed of somebody for whom no teacher set any. */
+export function assumedLimits(bornOn: string | null, ms: number): HandLimits {
+  const age = ageAt(bornOn, ms);
+  return age !== null && age < GROWN_AGE ? CHILD_LIMITS : DEFAULT_LIMITS;
 }
