@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 const esmOnly = [
   'd3-.*',
   'internmap',
@@ -33,6 +34,9 @@ const shared = {
   testEnvironment: 'node',
 };
 export default {
+  // In workers that are begun anew when they have grown: one process for all files runs out of memory on two cores.
+  maxWorkers: Math.max(2, availableParallelism() - 1),
+  workerIdleMemoryLimit: '1GB',
   projects: [
     {
       ...shared,

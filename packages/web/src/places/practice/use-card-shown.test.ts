@@ -21,7 +21,7 @@ const loopOf = (...grips: (typeof C)[]) => must(makeDrill(changeLoop({ grips, be
 function shownOf(drill: Drill, hooks: { subject: string; nickname: string }[] = []) {
   const room = {
     drill: shallowRef(drill),
-    data: ref({ instrument: standardGuitar, marks: { pins: [], hooks } }),
+    data: ref({ taught: context, marks: { pins: [], hooks } }),
     context: shallowRef(context),
   } as unknown as PracticeRoom;
   return effectScope().run(() => useCardShown(room))!;
