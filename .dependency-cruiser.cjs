@@ -82,6 +82,25 @@ module.exports = {
       to: { path: '^packages/server/' },
     },
     {
+      // A made history is written in bulk before anything is served; whatever serves goes through services.
+      name: 'capability-calls-services',
+      severity: 'error',
+      from: {
+        path: '^packages/server/src/([^/]+)/',
+        pathNot: ['\\.test\\.ts$', '^packages/server/src/(demo|test)/'],
+      },
+      to: {
+        path: '^packages/server/src/[^/]+/[^/]+\\.repository\\.ts$',
+        pathNot: '^packages/server/src/$1/',
+      },
+    },
+    {
+      name: 'platform-knows-no-capability',
+      severity: 'error',
+      from: { path: '^packages/server/src/platform/' },
+      to: { path: '^packages/server/src/(?!platform/)[^/]+/' },
+    },
+    {
       name: 'place-imports-no-place',
       severity: 'error',
       from: { path: '^packages/web/src/places/([^/]+)/' },

@@ -2,7 +2,7 @@
 import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
 import { must, seededRandom } from '@finch/core/kernel';
-import { type AttemptEvent, type ReplayContext } from '@finch/core/mastery';
+import { type EventOf, type ReplayContext } from '@finch/core/mastery';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus } from '@finch/core/syllabus';
 
@@ -11,12 +11,12 @@ export const DAYS = 98;
 
 export interface SimulatedStudent {
   readonly lived: readonly LivedTake[];
-  readonly events: readonly AttemptEvent[];
+  readonly events: readonly EventOf<'attempt'>[];
   readonly context: ReplayContext;
   readonly hand: Hand;
 }
 
-function eventOf(take: LivedTake, seq: number): AttemptEvent {
+function eventOf(take: LivedTake, seq: number): EventOf<'attempt'> {
   const { day, minuteOfDay, ...played } = take;
   const startedAt = new Date(START + (day * 1440 + minuteOfDay) * 60_000).toISOString();
   return {

@@ -1,31 +1,41 @@
 /** The log as it is sent: what the client made before the first send. The server adds receipt and actor. */
+import type { EventBodies, EventKind, EventSaid } from '@finch/core/mastery';
 import * as v from 'valibot';
 import { idSchema, instantSchema } from './basics';
 import { takeSchema } from './drills';
 import { stateWordSchema } from './mastery';
 
-const head = {
+const headSchema = v.object({
   schemaVersion: v.literal(1),
   id: idSchema,
   studentId: idSchema,
   deviceId: idSchema,
   deviceSeq: v.pipe(v.number(), v.integer(), v.minValue(1)),
   sentAt: instantSchema,
-};
+});
 
-export const sentEventSchema = v.variant('kind', [
-  v.object({ ...head, kind: v.literal('attempt'), take: takeSchema }),
-  v.object({ ...head, kind: v.literal('void'), voids: idSchema, at: instantSchema }),
-  v.object({
-    ...head,
-    kind: v.literal('override'),
+/** What each kind says, field by field. */
+const bodies: {
+  readonly [K in EventKind]: {
+    readonly [F in keyof EventBodies[K]]: v.GenericSchema<unknown, EventBodies[K][F]>;
+  };
+} = {
+  attempt: { take: takeSchema },
+  void: { voids: idSchema, at: instantSchema },
+  override: {
     skillId: v.pipe(v.string(), v.maxLength(80)),
     state: v.nullable(stateWordSchema),
     at: instantSchema,
-  }),
-  v.object({ ...head, kind: v.literal('clearance'), at: instantSchema }),
-]);
-export type SentEvent = v.InferOutput<typeof sentEventSchema>;
+  },
+  clearance: { at: instantSchema },
+};
+const kinds = Object.keys(bodies) as [EventKind, ...EventKind[]];
+
+export type SentEvent = v.InferOutput<typeof headSchema> & EventSaid;
+export const sentEventSchema = v.variant(
+  'kind',
+  kinds.map((kind) => v.object({ ...headSchema.entries, kind: v.literal(kind), ...bodies[kind] })),
+) as v.GenericSchema<unknown, SentEvent>;
 
 export const eventBatchSchema = v.object({
   events: v.pipe(

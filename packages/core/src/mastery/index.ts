@@ -1,13 +1,13 @@
 export {
+  eventTime,
   happenedAt,
   MASTERY_STATES,
-  type AttemptEvent,
-  type ClearanceEvent,
-  type EventBase,
+  type EventBodies,
+  type EventKind,
+  type EventOf,
+  type EventSaid,
   type LogEvent,
   type MasteryState,
-  type OverrideEvent,
-  type VoidEvent,
 } from './log';
 export { MASTERY, PAIN, STATES } from './constants';
 export { makeGrader, takeLoad } from './difficulty';

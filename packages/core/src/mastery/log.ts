@@ -4,7 +4,7 @@
  */
 import type { Take } from '../drills/take';
 
-export interface EventBase {
+interface EventBase {
   readonly schemaVersion: 1;
   /** UUIDv7 made by the client before the first send. */
   readonly id: string;
@@ -19,31 +19,27 @@ export interface EventBase {
   readonly receivedAt: string;
 }
 
-export interface AttemptEvent extends EventBase {
-  readonly kind: 'attempt';
-  readonly take: Take;
+/** What each kind of event says beyond who and when it was sent; the one place that names the kinds. */
+export interface EventBodies {
+  readonly attempt: { readonly take: Take };
+  readonly void: { readonly voids: string; readonly at: string };
+  readonly override: {
+    readonly skillId: string;
+    /** Null takes an earlier override back. */
+    readonly state: MasteryState | null;
+    readonly at: string;
+  };
+  readonly clearance: { readonly at: string };
 }
+export type EventKind = keyof EventBodies;
+export type EventOf<K extends EventKind> = EventBase & { readonly kind: K } & EventBodies[K];
+/** What is said of an event before it is sent. */
+export type EventSaid = { [K in EventKind]: { readonly kind: K } & EventBodies[K] }[EventKind];
+export type LogEvent = { [K in EventKind]: EventOf<K> }[EventKind];
 
-export interface VoidEvent extends EventBase {
-  readonly kind: 'void';
-  readonly voids: string;
-  readonly at: string;
-}
-
-export interface OverrideEvent extends EventBase {
-  readonly kind: 'override';
-  readonly skillId: string;
-  /** Null takes an earlier override back. */
-  readonly state: MasteryState | null;
-  readonly at: string;
-}
-
-export interface ClearanceEvent extends EventBase {
-  readonly kind: 'clearance';
-  readonly at: string;
-}
-
-export type LogEvent = AttemptEvent | VoidEvent | OverrideEvent | ClearanceEvent;
+/** When it happened by the clock of the device, ISO 8601: a take when it began, all else when it was said. */
+export const eventTime = (event: EventSaid): string =>
+  event.kind === 'attempt' ? event.take.startedAt : event.at;
 
 export const MASTERY_STATES = ['not met', 'rough', 'workable', 'clean', 'settled'] as const;
 export type MasteryState = (typeof MASTERY_STATES)[number];
@@ -53,7 +49,7 @@ const TRUSTED_SKEW_MS = 90_000;
 
 /** When it happened, in ms since 1970, with a wrong device clock put right. */
 export function happenedAt(event: LogEvent): number {
-  const said = Date.parse(event.kind === 'attempt' ? event.take.startedAt : event.at);
+  const said = Date.parse(eventTime(event));
   const skew = Date.parse(event.receivedAt) - Date.parse(event.sentAt);
   return Math.abs(skew) > TRUSTED_SKEW_MS ? said + skew : said;
 }

@@ -6,7 +6,7 @@ import { must } from '../kernel';
 import { firstSyllabus } from '../syllabus';
 import { cleanChance, learnFrom } from './ability';
 import { replay, type ReplayContext } from './replay';
-import type { AttemptEvent, LogEvent } from './log';
+import type { EventOf, LogEvent } from './log';
 
 const ids = { studentId: 's', actorId: 'a', deviceId: 'd' };
 const context: ReplayContext = {
@@ -39,7 +39,7 @@ const attempt = (
   result: TakeResult,
   more: Partial<Take> = {},
   made = C_TO_G,
-): AttemptEvent => ({
+): EventOf<'attempt'> => ({
   schemaVersion: 1,
   kind: 'attempt',
   id: `00000000-0000-7000-8000-${String(count++).padStart(12, '0')}`,

@@ -2,7 +2,7 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
 import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand, type HandLimits } from '../hands';
 import { must } from '../kernel';
-import { replay, type AttemptEvent, type LogEvent, type ReplayContext } from '../mastery';
+import { replay, type EventOf, type LogEvent, type ReplayContext } from '../mastery';
 import { firstSyllabus } from '../syllabus';
 import { handLoad, peakLoad, planLesson, planMinutes, type LessonConstraints, type PlanBlock } from '.';
 import { spreadBarres } from './plan-lesson';
@@ -22,7 +22,7 @@ const attempt = (
   day: number,
   result: TakeResult,
   feel: Feel | null = { hand: 'easy' },
-): AttemptEvent => {
+): EventOf<'attempt'> => {
   const skill = firstSyllabus.skills.find((one) => one.id === skillId);
   const made = must(
     makeDrill(skill?.practice[0] ?? ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill),

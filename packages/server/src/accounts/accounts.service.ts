@@ -5,7 +5,7 @@
 import type { Role, Seat, SessionBody } from '@finch/contract';
 import { ageAt } from '@finch/core/hands';
 import type { Request } from 'express';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import type { Clock } from '../platform/clock';
 import { inStudio, readMeta, writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
@@ -19,6 +19,9 @@ declare module 'express-session' {
 }
 
 const SEAT_ORDER: readonly Role[] = ['teacher', 'owner', 'student', 'guardian', 'self-taught'];
+
+/** The studio of this transaction, for other capabilities; null before one was made. */
+export const studioOf = (manager: EntityManager) => repository.studioRecord(manager);
 
 export interface Accounts {
   /** Who sits; refuses with 401 when nobody does. */

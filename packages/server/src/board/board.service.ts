@@ -1,23 +1,21 @@
 /** The Board: who comes when, with what plan, and what fades, sticks or hurts. All of it computed from the log. */
-import { TZDate } from '@date-fns/tz';
 import type { BoardBody, StudentHead } from '@finch/contract';
 import { parseChord } from '@finch/core';
 import { gradeIn, gripsOf } from '@finch/core/drills';
 import { ageAt } from '@finch/core/hands';
 import { dayReader } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
-import { addDays, startOfDay } from 'date-fns';
-import type { DataSource, EntityManager } from 'typeorm';
-import { studioRecord } from '../accounts/accounts.repository';
+import type { DataSource } from 'typeorm';
+import { studioOf } from '../accounts/accounts.service';
 import { need, type Who } from '../accounts/rights';
-import { lessonsBetween, nextLessonAfter, nextLessons, writeUpsOwed } from '../lessons/lessons.repository';
+import { lessonDay, nextOfEach, owedWriteUps } from '../lessons/diary.service';
 import { lessonHead, proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { upcastPlan } from '@finch/contract';
+import { putAway } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
-import { archivedStudents } from '../students/students.repository';
 import { strandCells } from '../students/strands';
 
 const DAY_MS = 86_400_000;
@@ -33,11 +31,11 @@ export function makeBoard(database: DataSource, clock: Clock, states: States): B
       need(who, 'board.read');
       return inStudio(database, who.studioId, async (manager) => {
         const now = clock.now();
-        const timeZone = (await studioRecord(manager))?.timeZone ?? 'UTC';
+        const timeZone = (await studioOf(manager))?.timeZone ?? 'UTC';
         const views = await states.viewAll(manager, who.studioId, now);
         const byId = new Map(views.map((view) => [view.record.id, view]));
         const { day, lessons } = await lessonDay(manager, now, timeZone);
-        const coming = await nextLessons(manager, new Date(now));
+        const coming = await nextOfEach(manager, now);
         const nameOf = (view: StudentView) => view.record.name;
         return {
           now: new Date(now).toISOString(),
@@ -82,28 +80,12 @@ export function makeBoard(database: DataSource, clock: Clock, states: States): B
             .flatMap((view) => tooHard(view))
             .sort((a, b) => b.effort - b.limit - (a.effort - a.limit))
             .slice(0, SHOWN),
-          writeUpsOwed: await writeUpsOwed(manager),
-          archived: await archivedStudents(manager),
+          writeUpsOwed: await owedWriteUps(manager),
+          archived: await putAway(manager),
         };
       });
     },
   };
-}
-
-/** Today's lessons, or those of the next day that has any. */
-async function lessonDay(
-  manager: EntityManager,
-  now: number,
-  timeZone: string,
-): Promise<{ day: string | null; lessons: LessonRow[] }> {
-  const dayOf = dayReader(timeZone);
-  const from = startOfDay(new TZDate(now, timeZone));
-  const today = await lessonsBetween(manager, from, addDays(from, 1));
-  if (today.length) return { day: dayOf(now), lessons: today };
-  const next = await nextLessonAfter(manager, new Date(now));
-  if (!next) return { day: null, lessons: [] };
-  const start = startOfDay(new TZDate(next.getTime(), timeZone));
-  return { day: dayOf(next.getTime()), lessons: await lessonsBetween(manager, start, addDays(start, 1)) };
 }
 
 function boardLesson(lesson: LessonRow, view: StudentView, now: number): BoardBody['lessons'][number] {

@@ -71,6 +71,15 @@ export async function nextLessons(manager: EntityManager, at: Date): Promise<Map
   return new Map(rows.map((row) => [row.student_id, row.starts_at]));
 }
 
+/** Each student's teacher: who gives, or last gave, a lesson. */
+export async function teachersBy(manager: EntityManager): Promise<Map<string, string>> {
+  const rows: { studentId: string; teacherId: string }[] = await manager.query(
+    `SELECT DISTINCT ON (student_id) student_id AS "studentId", teacher_id AS "teacherId"
+     FROM lesson ORDER BY student_id, starts_at DESC, id DESC`,
+  );
+  return new Map(rows.map((row) => [row.studentId, row.teacherId]));
+}
+
 export async function writeUpsOwed(manager: EntityManager): Promise<number> {
   const rows: { count: string }[] = await manager.query(
     `SELECT count(*) AS count FROM lesson WHERE state = 'taught' AND ${TAUGHT}`,

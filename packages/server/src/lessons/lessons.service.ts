@@ -31,6 +31,7 @@ import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
+import { namesTaught } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import {
   addLesson,
@@ -40,7 +41,6 @@ import {
   lessonsBetween,
   seriesFrom,
 } from './lessons.repository';
-import { studentRecords } from '../students/students.repository';
 
 export interface Lessons {
   readonly book: (
@@ -247,7 +247,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
         const rows = (await lessonsBetween(manager, from, to, true)).filter((row) =>
           may(who, 'lesson.read', row.studentId),
         );
-        const names = new Map((await studentRecords(manager)).map((record) => [record.id, record.name]));
+        const names = await namesTaught(manager);
         return rows.map((row) => ({ ...lessonHead(row), name: names.get(row.studentId) ?? '' }));
       }),
     read: async (who, lessonId) =>

@@ -1,13 +1,24 @@
 /** A teacher's own marks on grips and changes. A mark taken away leaves its row, so that a late write is still seen as stale. */
-import type { Hook, Pin } from '@finch/contract';
-import type { DataSource } from 'typeorm';
+import type { Hook, Marks, Pin } from '@finch/contract';
+import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import { writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
-import { isStudent } from '../students/students.repository';
-import { markVersion, writeMark, type MarkRow } from './marks.repository';
+import { isOfStudio } from '../students/roster.service';
+import { markRows, marksFor, markVersion, writeMark, type MarkRow } from './marks.repository';
 
 const STALE = 'the newer mark; yours is still on your screen';
+
+/** The marks of the studio: one reading for as many students as are asked. */
+export interface MarkBook {
+  /** The hooks of the studio and the pins of one student; none where there is no student. */
+  readonly forStudent: (studentId: string | null) => Marks;
+}
+
+export async function markBook(manager: EntityManager): Promise<MarkBook> {
+  const rows = await markRows(manager);
+  return { forStudent: (studentId) => marksFor(rows, studentId) };
+}
 
 export interface MarksService {
   /** Null fingers take the pin away. */
@@ -23,7 +34,7 @@ export interface MarksService {
 export function makeMarks(database: DataSource): MarksService {
   const keep = (who: Who, row: Omit<MarkRow, 'version'>, seen: number) =>
     writeInStudio(database, who.studioId, async (manager) => {
-      if (row.studentId !== null && !(await isStudent(manager, row.studentId))) throw notFound('studentId');
+      if (row.studentId !== null && !(await isOfStudio(manager, row.studentId))) throw notFound('studentId');
       if (!(await writeMark(manager, who.studioId, row, seen)))
         throw new Refusal('write.stale', 'version', STALE);
       return { version: await markVersion(manager, row) };

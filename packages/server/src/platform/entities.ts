@@ -2,6 +2,7 @@
  * Rows as plain records, described to TypeORM without decorators (docs/decisions/0004). Every column names
  * its type. Repositories alone use these; services see the records.
  */
+import type { EventKind } from '@finch/core/mastery';
 import type { PlanStanding } from '@finch/contract';
 import { EntitySchema } from 'typeorm';
 
@@ -74,7 +75,7 @@ export interface LogEventRow {
   actorId: string;
   deviceId: string;
   deviceSeq: number;
-  kind: 'attempt' | 'void' | 'override' | 'clearance';
+  kind: EventKind;
   body: unknown;
   happenedAt: Date;
   sentAt: Date;

@@ -1,4 +1,4 @@
-import type { AttemptEvent, LogEvent } from '@finch/core/mastery';
+import type { LogEvent } from '@finch/core/mastery';
 import { In, type EntityManager } from 'typeorm';
 import { LogEventEntity, type LogEventRow } from '../platform/entities';
 
@@ -90,9 +90,5 @@ function asEvent(row: LogEventRow): LogEvent {
     receivedAt: row.receivedAt.toISOString(),
   };
   // Bodies were parsed by the contract before they were stored; upcasters there bring old ones forward.
-  const body = row.body as Record<string, unknown>;
-  if (row.kind === 'attempt') {
-    return { ...head, kind: 'attempt', take: body.take as AttemptEvent['take'] };
-  }
-  return { ...head, kind: row.kind, ...(body as object) } as LogEvent;
+  return { ...head, kind: row.kind, ...(row.body as object) } as LogEvent;
 }

@@ -3,18 +3,40 @@
  * reason; one bad take keeps no good one back, and the same event sent twice is stored once.
  */
 import { sentEventSchema, type BatchAnswer, type SentEvent } from '@finch/contract';
+import { eventTime, type EventKind, type LogEvent } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import * as v from 'valibot';
-import { may, type Who } from '../accounts/rights';
+import { may, type Right, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { writeInStudio } from '../platform/database';
 import type { LogEventRow } from '../platform/entities';
 import { Refusal } from '../platform/problems';
-import { isStudent } from '../students/students.repository';
-import { addEvent, eventIds } from './log.repository';
+import { isOfStudio } from '../students/roster.service';
+import { addEvent, eventCount, eventIds, eventsOf } from './log.repository';
+
+/** What each kind of event may be logged with. */
+const RIGHTS: Readonly<Record<EventKind, Right>> = {
+  attempt: 'take.log',
+  void: 'take.log',
+  override: 'mastery.override',
+  clearance: 'pain.clear',
+};
 
 /** A take from further ahead than a wrong clock explains is no take. */
 const MOST_AHEAD_MS = 24 * 3_600_000;
+
+/** How long a student's log is and which event is its last: changes whenever something is added. */
+export const logTail = (
+  manager: EntityManager,
+  studentId: string,
+): Promise<{ readonly count: number; readonly last: string | null }> => eventCount(manager, studentId);
+
+/** The whole log of a student, with that of every double merged into them. */
+export const logOf = (
+  manager: EntityManager,
+  studioId: string,
+  studentId: string,
+): Promise<readonly LogEvent[]> => eventsOf(manager, studioId, studentId);
 
 export interface PracticeLog {
   readonly send: (who: Who, events: readonly unknown[]) => Promise<BatchAnswer>;
@@ -67,7 +89,7 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
     deviceSeq,
     kind,
     body: { schemaVersion, ...body },
-    happenedAt: new Date(event.kind === 'attempt' ? event.take.startedAt : event.at),
+    happenedAt: new Date(eventTime(event)),
     sentAt: new Date(sentAt),
     receivedAt: new Date(now),
   };
@@ -75,16 +97,10 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
 }
 
 async function check(manager: EntityManager, who: Who, event: SentEvent, now: number): Promise<void> {
-  const right = {
-    attempt: 'take.log',
-    void: 'take.log',
-    override: 'mastery.override',
-    clearance: 'pain.clear',
-  } as const;
-  if (!(await isStudent(manager, event.studentId)) || !may(who, right[event.kind], event.studentId)) {
+  if (!(await isOfStudio(manager, event.studentId)) || !may(who, RIGHTS[event.kind], event.studentId)) {
     throw new Refusal('take.student', 'studentId', 'a student of this studio that you may log for');
   }
-  const at = Date.parse(event.kind === 'attempt' ? event.take.startedAt : event.at);
+  const at = Date.parse(eventTime(event));
   const skew = now - Date.parse(event.sentAt);
   if (at + skew > now + MOST_AHEAD_MS)
     throw new Refusal('take.ahead', 'take.startedAt', 'a take that has been played already');

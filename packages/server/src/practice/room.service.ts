@@ -5,7 +5,7 @@
 import type { PracticeBody, PracticeCard } from '@finch/contract';
 import { calledCells, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
 import type { LogEvent } from '@finch/core/mastery';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import { proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
@@ -13,11 +13,15 @@ import { inStudio, writeInStudio } from '../platform/database';
 import { notFound } from '../platform/problems';
 import type { States, StudentView } from '../students/states.service';
 import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
-import { eventsOf } from './log.repository';
+import { logOf } from './log.service';
 
 const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
 const SHORTEST_PLAN = 20;
+
+/** Cards given home and not done with, the newest first. */
+export const givenHome = (manager: EntityManager, studioId: string, studentId: string) =>
+  openHomeCards(manager, studioId, studentId);
 
 export interface PracticeRoom {
   readonly today: (who: Who, studentId: string) => Promise<PracticeBody>;
@@ -49,7 +53,7 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
           marks: view.marks,
-          cards: await withPastCalls(fill(view, cards), () => eventsOf(manager, who.studioId, studentId)),
+          cards: await withPastCalls(fill(view, cards), () => logOf(manager, who.studioId, studentId)),
         };
       });
     },

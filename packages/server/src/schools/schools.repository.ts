@@ -20,15 +20,6 @@ export async function schoolRows(manager: EntityManager): Promise<SchoolRow[]> {
   });
 }
 
-/** Each student's teacher: who gives, or last gave, a lesson. */
-export async function teachersOf(manager: EntityManager): Promise<Map<string, string>> {
-  const rows: { studentId: string; teacherId: string }[] = await manager.query(
-    `SELECT DISTINCT ON (student_id) student_id AS "studentId", teacher_id AS "teacherId"
-     FROM lesson ORDER BY student_id, starts_at DESC, id DESC`,
-  );
-  return new Map(rows.map((row) => [row.studentId, row.teacherId]));
-}
-
 /** Writes a layer over the version the writer saw (0: none yet); false when someone else wrote first. */
 export async function writeSchool(
   manager: EntityManager,

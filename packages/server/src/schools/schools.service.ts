@@ -6,11 +6,12 @@ import type { SchoolLayer, SchoolScope, SchoolsBody, SomeSchools } from '@finch/
 import { schoolsOf, type Schools as Held } from '@finch/core/shapes';
 import type { DataSource, EntityManager } from 'typeorm';
 import { may, need, type Right, type Who } from '../accounts/rights';
-import { marksFor, markRows } from '../marks/marks.repository';
+import { teachersOf } from '../lessons/diary.service';
+import { markBook } from '../marks/marks.service';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
-import { isStudent } from '../students/students.repository';
-import { schoolRows, teachersOf, writeSchool, type SchoolRow } from './schools.repository';
+import { isOfStudio } from '../students/roster.service';
+import { schoolRows, writeSchool, type SchoolRow } from './schools.repository';
 
 const STALE = 'the newer choice; yours is still on your screen';
 const RIGHT: Readonly<Record<SchoolScope, Right>> = {
@@ -68,7 +69,7 @@ export function makeSchools(database: DataSource): Schools {
     read: async (who, studentId) => {
       need(who, 'school.read', studentId);
       return inStudio(database, who.studioId, async (manager) => {
-        if (studentId && !(await isStudent(manager, studentId))) throw notFound('student');
+        if (studentId && !(await isOfStudio(manager, studentId))) throw notFound('student');
         const rows = await schoolRows(manager);
         const teacherId = studentId
           ? ((await teachersOf(manager)).get(studentId) ?? null)
@@ -83,7 +84,7 @@ export function makeSchools(database: DataSource): Schools {
           teacher,
           student,
           holds: schoolsOf(studio.says, teacher?.says, student?.says),
-          marks: marksFor(await markRows(manager), studentId ?? null),
+          marks: (await markBook(manager)).forStudent(studentId ?? null),
         };
       });
     },
@@ -93,7 +94,7 @@ export function makeSchools(database: DataSource): Schools {
         throw new Refusal('right.missing', RIGHT[scope], 'whose layer this is, or the owner');
       return writeInStudio(database, who.studioId, async (manager) => {
         if (scope === 'studio' && subjectId !== who.studioId) throw notFound('studio');
-        if (scope === 'student' && !(await isStudent(manager, subjectId))) throw notFound('student');
+        if (scope === 'student' && !(await isOfStudio(manager, subjectId))) throw notFound('student');
         const written = await writeSchool(manager, who.studioId, { scope, subjectId, says }, version);
         if (!written) throw new Refusal('write.stale', 'version', STALE);
         return { version: version + 1 };

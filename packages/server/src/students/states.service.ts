@@ -16,11 +16,11 @@ import {
 } from '@finch/core/hands';
 import { countsOf, paceFrom, replay, type StudentState } from '@finch/core/mastery';
 import type { EntityManager } from 'typeorm';
-import { markRows, marksFor, type MarkRow } from '../marks/marks.repository';
+import { markBook, type MarkBook } from '../marks/marks.service';
 import type { DatedRow } from '../platform/entities';
 import { notFound } from '../platform/problems';
 import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
-import { eventCount, eventsOf } from '../practice/log.repository';
+import { logOf, logTail } from '../practice/log.service';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
 import { datedRecords, studentRecords, type StudentRecord } from './students.repository';
 
@@ -82,7 +82,7 @@ export function makeStates(): States {
     const hands = dated.hands.map(asDated<Hand>);
     const instruments = dated.instruments.map(asDated<Instrument>);
     const limits = dated.limits.map(asDated<HandLimits>);
-    const { count, last } = await eventCount(manager, id);
+    const { count, last } = await logTail(manager, id);
     const key = [
       count,
       last,
@@ -96,7 +96,7 @@ export function makeStates(): States {
     const instrument = held(instruments, now, standardGuitar);
     let known = kept.get(id);
     if (known?.key !== key) {
-      const events = count ? await eventsOf(manager, studioId, id) : [];
+      const events = count ? await logOf(manager, studioId, id) : [];
       const context = {
         syllabus: syllabus.content,
         hands,
@@ -119,7 +119,7 @@ export function makeStates(): States {
       before: paceFrom([], hand.value, instrument.value, prior),
     };
     const limit = held(limits, now, assumedLimits(record.bornOn, now));
-    const marks = marksFor(shared.marks, id);
+    const marks = shared.marks.forStudent(id);
     const taught = taughtHand(
       {
         hands,
@@ -167,14 +167,14 @@ export function makeStates(): States {
 interface Shared {
   readonly syllabus: SyllabusVersion;
   readonly book: SchoolBook;
-  readonly marks: readonly MarkRow[];
+  readonly marks: MarkBook;
 }
 
 async function sharedBy(manager: EntityManager): Promise<Shared> {
   return {
     syllabus: await currentSyllabus(manager),
     book: await schoolBook(manager),
-    marks: await markRows(manager),
+    marks: await markBook(manager),
   };
 }
 

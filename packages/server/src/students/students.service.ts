@@ -6,8 +6,8 @@ import type { Recipe } from '@finch/core/drills';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { may, need, type Who } from '../accounts/rights';
-import { studioRecord } from '../accounts/accounts.repository';
-import { lessonsOf } from '../lessons/lessons.repository';
+import { studioOf } from '../accounts/accounts.service';
+import { lessonsOfStudent } from '../lessons/diary.service';
 import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
@@ -26,7 +26,7 @@ import {
   isStudent,
   touchStudent,
 } from './students.repository';
-import { openHomeCards } from '../practice/home.repository';
+import { givenHome } from '../practice/room.service';
 
 /** Lessons on a student's page: about two years of weekly ones. */
 const SHOWN_LESSONS = 120;
@@ -103,7 +103,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         const mayReadNotes = may(who, 'note.read', studentId);
         const view = await states.view(manager, who.studioId, studentId, now);
         const { record, state } = view;
-        const lessons = await lessonsOf(manager, who.studioId, studentId);
+        const lessons = await lessonsOfStudent(manager, who.studioId, studentId);
         const next = [...lessons]
           .reverse()
           .find(
@@ -139,7 +139,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
             note: mayReadNotes ? lesson.note : '',
             inSeries: lesson.seriesId !== null,
           })),
-          home: (await openHomeCards(manager, who.studioId, studentId)).map((card) => ({
+          home: (await givenHome(manager, who.studioId, studentId)).map((card) => ({
             id: card.id,
             title: card.title,
             since: card.since.toISOString(),
@@ -156,7 +156,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         if ((await studentRecords(manager, student.id)).length)
           throw new Refusal('write.twice', 'id', 'a new id; this student is here already');
         if (!student.another) await askTwice(manager, student.name, student.id);
-        const studio = await studioRecord(manager);
+        const studio = await studioOf(manager);
         const personId = uuid();
         await addPerson(manager, {
           studioId: who.studioId,

@@ -4,6 +4,7 @@
  */
 import type { BatchAnswer, SentEvent } from '@finch/contract';
 import type { Feel, Take } from '@finch/core/drills';
+import type { EventSaid } from '@finch/core/mastery';
 import { nextDeviceSeq, recordsOf, type OutboxDatabase, type OutboxRecord } from './outbox-store';
 
 export interface OutboxParts {
@@ -14,22 +15,11 @@ export interface OutboxParts {
   readonly send: (events: readonly SentEvent[]) => Promise<BatchAnswer>;
 }
 
-export type NewEvent =
-  | { readonly kind: 'attempt'; readonly take: Take }
-  | { readonly kind: 'void'; readonly voids: string; readonly at: string }
-  | {
-      readonly kind: 'override';
-      readonly skillId: string;
-      readonly state: 'rough' | 'workable' | 'clean' | 'settled' | null;
-      readonly at: string;
-    }
-  | { readonly kind: 'clearance'; readonly at: string };
-
 /**
  * An event told in the time of the house, in the time of this device: that is what `sentAt` is in too, and the server puts
  * both right together by when it received them. Corrected once here and once there it would lie in the future.
  */
-export function inDeviceTime(event: NewEvent, skewMs: number): NewEvent {
+export function inDeviceTime(event: EventSaid, skewMs: number): EventSaid {
   const device = (iso: string) => new Date(Date.parse(iso) - skewMs).toISOString();
   return event.kind === 'attempt'
     ? { ...event, take: { ...event.take, startedAt: device(event.take.startedAt) } }
@@ -41,7 +31,7 @@ export interface Outbox {
   readonly keep: (
     seat: string,
     studentId: string,
-    event: NewEvent,
+    event: EventSaid,
     label: string,
     held?: boolean,
   ) => Promise<string>;

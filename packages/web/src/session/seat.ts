@@ -1,12 +1,13 @@
 /** Who sits, in which studio, and what of theirs has not reached the server. Session state only. */
 import { routes, type Role, type SessionBody } from '@finch/contract';
 import type { Feel } from '@finch/core/drills';
+import type { EventSaid } from '@finch/core/mastery';
 import { defineStore } from 'pinia';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
 import { plain } from './plain';
 import { call, Refused } from './api';
-import { inDeviceTime, makeOutbox, type NewEvent, type Outbox } from './outbox';
+import { inDeviceTime, makeOutbox, type Outbox } from './outbox';
 import { openOutbox, type OutboxRecord } from './outbox-store';
 
 const RETRY_MS = 4000;
@@ -89,7 +90,7 @@ export const useSeat = defineStore('seat', () => {
     gone,
     back: () => (awaySince.value = null),
     /** Keeps an event for the student and sends it when possible; `held` waits for the hand's answer. */
-    keep: async (studentId: string, event: NewEvent, label: string, held = false) => {
+    keep: async (studentId: string, event: EventSaid, label: string, held = false) => {
       const mine = seat.value?.membershipId;
       if (!mine) throw new Error('nobody sits');
       // A plain copy: what views hand over is reactive, which IndexedDB cannot store.

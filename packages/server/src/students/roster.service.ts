@@ -1,0 +1,16 @@
+/** Who is in the studio, as other capabilities ask it inside their own transaction. */
+import type { EntityManager } from 'typeorm';
+import { archivedStudents, isStudent, studentRecords, type StudentRecord } from './students.repository';
+
+/** Whether somebody of that id is or was taught here; doubles that were merged count, since takes for them may be on their way. */
+export const isOfStudio = (manager: EntityManager, studentId: string): Promise<boolean> =>
+  isStudent(manager, studentId);
+
+/** Names of all who are taught, by id. */
+export async function namesTaught(manager: EntityManager): Promise<ReadonlyMap<string, string>> {
+  return new Map((await studentRecords(manager)).map((record) => [record.id, record.name]));
+}
+
+/** Who was put away and can be brought back. */
+export const putAway = (manager: EntityManager): Promise<Pick<StudentRecord, 'id' | 'name'>[]> =>
+  archivedStudents(manager);
