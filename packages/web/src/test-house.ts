@@ -10,7 +10,11 @@ import type { PlanBlock } from '@finch/core/planning';
 import { computed, effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue';
 import { benchJobs } from './workers/bench-jobs';
 
+// Not imported: whoever puts the stand-in in its place asks this file for it.
+const { Refused, Unanswered } = jest.requireActual<typeof import('./session/api')>('./session/api');
+
 type Query = Record<string, string>;
+type Sent = [path: string, body: Record<string, unknown>];
 const MIDDLE: DrillContext = { hand: averageHand, instrument: standardGuitar };
 
 export const house = {
@@ -31,13 +35,57 @@ export const house = {
   hooks: new Map<string, { nickname: string }>(),
   played: [] as unknown[][],
   stopped: 0,
+  /** What was sent to the server, and what it answers; an answer that throws is a refusal or a server that is away. */
+  sent: [] as Sent[],
+  answer: (_: Sent): unknown => undefined,
+  /** What queries hold, by key, and which were read anew. */
+  cache: new Map<string, unknown>(),
+  readAnew: [] as string[],
+  /** By the clock of the server, ms. */
+  now: Date.UTC(2026, 5, 9, 16),
+  benched: { studentId: null as string | null, lessonId: null as string | null },
+};
+
+/** Answers of the server that are none. */
+export const away = (): never => {
+  throw new Unanswered();
+};
+export const refused =
+  (code: string, status = 409) =>
+  (): never => {
+    throw new Refused({ code, at: 'here', detail: '' }, status);
+  };
+
+const kept = new Map<string, string>();
+globalThis.localStorage ??= {
+  getItem: (name: string) => kept.get(name) ?? null,
+  setItem: (name: string, text: string) => void kept.set(name, text),
+  removeItem: (name: string) => void kept.delete(name),
+  clear: () => kept.clear(),
+  key: (i: number) => [...kept.keys()][i] ?? null,
+  get length() {
+    return kept.size;
+  },
 };
 
 /** An empty house again; what was asked of it before is forgotten. */
 export function emptyHouse(address: Query = {}): void {
   house.address = new Map(Object.entries(address));
-  for (const list of [house.held, house.went, house.told, house.out, house.asked, house.played])
+  for (const list of [
+    house.held,
+    house.went,
+    house.told,
+    house.out,
+    house.asked,
+    house.played,
+    house.sent,
+    house.readAnew,
+  ])
     list.length = 0;
+  house.answer = () => undefined;
+  house.cache.clear();
+  house.benched = { studentId: null, lessonId: null };
+  localStorage.clear();
   house.gate = Promise.resolve();
   house.broken = null;
   house.student.value = null;
@@ -82,8 +130,41 @@ export const modules = {
     }),
   },
   router: { useRouter: () => ({ push: (to: (typeof house.went)[number]) => house.went.push(to) }) },
-  bench: { useBench: () => ({ studentId: null }) },
-  seat: { useSeat: () => ({ studio: { name: 'The Shed' }, teaches: true }) },
+  bench: {
+    useBench: () => ({
+      get studentId() {
+        return house.benched.studentId;
+      },
+      get lessonId() {
+        return house.benched.lessonId;
+      },
+      put: (studentId: string, lessonId: string | null) => (house.benched = { studentId, lessonId }),
+    }),
+  },
+  seat: {
+    useSeat: () => ({
+      studio: { name: 'The Shed' },
+      seat: { membershipId: 'teacher' },
+      teaches: true,
+      now: () => house.now,
+    }),
+  },
+  api: {
+    Refused,
+    Unanswered,
+    call: async (route: { path: string }, { body = {} }: { body?: Sent[1] } = {}) => {
+      const one: Sent = [route.path, body];
+      house.sent.push(one);
+      await house.gate;
+      return house.answer(one);
+    },
+  },
+  query: {
+    useQueryClient: () => ({
+      setQueryData: (key: readonly unknown[], value: unknown) => house.cache.set(key.join(' '), value),
+    }),
+  },
+  queries: { readAnew: async (_: unknown, ...keys: string[]) => void house.readAnew.push(...keys) },
   notices: { useNotices: () => ({ tell: (words: string) => house.told.push(words) }) },
   taught: {
     useTaught: () => ({

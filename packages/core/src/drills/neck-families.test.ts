@@ -64,8 +64,13 @@ describe('string walk', () => {
 
   test('calls every note once before any comes again; fret 12 counts as the open string', () => {
     const calls = walk('C major', 6).steps.filter((step) => step.answer);
-    expect(calls).toHaveLength(14);
+    // C major on string 6 up to fret 12: E F G A B C D and the E above, each before any comes again.
+    const names = calls.map((step) => noteOf(step).name);
+    expect([...names.slice(0, 8)].sort()).toEqual(['A', 'B', 'C', 'D', 'E', 'E', 'F', 'G']);
     expect(new Set(calls.slice(0, 8).map((step) => noteOf(step).fret)).size).toBe(8);
+    // Every call is played from the open string to fret 12, and no call follows itself.
+    expect(calls.every((step) => noteOf(step).fret <= 12)).toBe(true);
+    expect(calls.filter((step, i) => i > 0 && noteOf(step).fret === noteOf(calls[i - 1]).fret)).toEqual([]);
     const e = calls.find((step) => noteOf(step).name === 'E');
     expect(e && placesOf(e).map((place) => place.fret)).toEqual([0, 12]);
   });

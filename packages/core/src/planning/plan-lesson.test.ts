@@ -3,7 +3,7 @@ import { makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../
 import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand, type HandLimits } from '../hands';
 import { must } from '../kernel';
 import { replay, type EventOf, type LogEvent, type ReplayContext } from '../mastery';
-import { firstSyllabus } from '../syllabus';
+import { firstSyllabus, skillsOf } from '../syllabus';
 import { handLoad, peakLoad, planLesson, planMinutes, type LessonConstraints, type PlanBlock } from '.';
 import { spreadBarres } from './plan-lesson';
 
@@ -51,6 +51,13 @@ const attempt = (
   };
   return { ...base, kind: 'attempt', id: `id-${String(n++).padStart(6, '0')}`, take };
 };
+/** Skills that a block exercises: by its items, or because it was made for one. */
+const usesOf = (block: PlanBlock): string[] => [
+  ...(block.recipe ? skillsOf(must(makeDrill(block.recipe, drill)).items, firstSyllabus) : []).map(
+    (found) => found.skill.id,
+  ),
+  ...(block.because.code === 'because.uses-new' ? [String(block.because.values.skill)] : []),
+];
 const clean = (skillId: string, days: number, from = 0) =>
   Array.from({ length: days }, (_, i) => attempt(skillId, from + i, 'clean'));
 const constraints: LessonConstraints = {
@@ -98,7 +105,13 @@ describe('planLesson', () => {
       const made = plan(events, 20);
       const news = made.blocks.filter((block) => block.kind === 'new');
       expect(news.length).toBeGreaterThan(0);
-      expect(made.blocks.some((block) => block.kind === 'apply')).toBe(true);
+      const uses = made.blocks.filter((block) => block.kind === 'apply');
+      for (const block of news) {
+        const using = uses.filter((use) => usesOf(use).includes(block.skillId ?? ''));
+        expect([block.skillId, using.length > 0]).toEqual([block.skillId, true]);
+        // It is used after it was learned.
+        expect(using.every((use) => made.blocks.indexOf(use) > made.blocks.indexOf(block))).toBe(true);
+      }
     }
   });
 

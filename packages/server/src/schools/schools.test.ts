@@ -2,6 +2,7 @@
 import { rootCall, ringCheck } from '@finch/core/drills';
 import { gripMark } from '@finch/core/grips';
 import { v7 as uuid } from 'uuid';
+import { inStudio } from '../platform/database';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
 
 let world: TestWorld;
@@ -193,8 +194,14 @@ describe('a hook', () => {
     const pupil = await world.sit(world.here.studentSeatId);
     const room = (await pupil.get(`/api/students/${world.here.studentId}/practice`)).body;
     expect(room.marks.hooks).toEqual([{ subject, nickname: 'the stairs', picture, version: 1 }]);
-    const rows = await world.owner.query('SELECT studio_id FROM grip_mark WHERE kind = $1', ['hook']);
-    expect(rows).toHaveLength(0); // Row security hides it from whoever set no studio.
+    // Row security shows the row inside its studio alone; the same question elsewhere, or nowhere, finds none.
+    const hooksIn = (studioId: string) =>
+      inStudio(world.owner, studioId, (manager) =>
+        manager.query<{ studio_id: string }[]>("SELECT studio_id FROM grip_mark WHERE kind = 'hook'"),
+      );
+    expect(await hooksIn(world.here.studioId)).toEqual([{ studio_id: world.here.studioId }]);
+    expect(await hooksIn(world.elsewhere.studioId)).toEqual([]);
+    expect(await world.owner.query("SELECT studio_id FROM grip_mark WHERE kind = 'hook'")).toEqual([]);
   });
 
   test('emptied it is gone', async () => {

@@ -60,6 +60,49 @@ const log = (studentId: string) =>
     .send({ events: [take(studentId)] })
     .expect(200);
 
+test('the next lesson is the earliest that is not over, not written up and not cancelled', async () => {
+  const id = await added('Marl Quent');
+  const MINUTE = 60_000;
+  const book = async (fromNow: number, minutes = 30) =>
+    (
+      await teacher
+        .post('/api/lessons')
+        .send({
+          id: uuid(),
+          studentId: id,
+          startsAt: new Date(NOW + fromNow * MINUTE).toISOString(),
+          minutes,
+        })
+        .expect(200)
+    ).body as { id: string; version: number; startsAt: string };
+  const next = async () => (await page(id)).nextLesson?.id ?? null;
+  expect(await next()).toBeNull();
+  const later = await book(3 * 24 * 60);
+  expect(await next()).toBe(later.id);
+  const sooner = await book(24 * 60);
+  expect(await next()).toBe(sooner.id);
+  // One that is going on is the next; one that ended a minute ago is not.
+  await book(-31);
+  expect(await next()).toBe(sooner.id);
+  const running = await book(-29);
+  expect(await next()).toBe(running.id);
+  const cancel = async (lesson: { id: string; version: number; startsAt: string }) =>
+    teacher
+      .put(`/api/lessons/${lesson.id}`)
+      .send({
+        version: lesson.version,
+        startsAt: lesson.startsAt,
+        minutes: 30,
+        cancelled: true,
+        following: false,
+      })
+      .expect(200);
+  await cancel(running);
+  await cancel(sooner);
+  expect(await next()).toBe(later.id);
+  expect((await page(id)).lessons.map((one: { id: string }) => one.id)).toHaveLength(4);
+});
+
 describe('a name and a birthday', () => {
   test('are given at once or later, and corrected', async () => {
     const id = await added('Wren Tallow');

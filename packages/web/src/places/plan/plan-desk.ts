@@ -9,6 +9,8 @@ export function usePlanDesk() {
   const before = shallowRef<readonly LessonPlan[]>([]);
   const picked = ref(0);
   const dirty = ref(false);
+  /** What dirty is judged against: a change taken back whole is none. */
+  let stored: LessonPlan | null = null;
   const blocks = computed<readonly PlanBlock[]>(() => plan.value?.blocks ?? []);
 
   const pick = (index: number) => {
@@ -27,15 +29,15 @@ export function usePlanDesk() {
     canUndo: computed(() => before.value.length > 0),
     pick,
     /** Lays out what is stored: nothing to undo, nothing changed by hand. */
-    lay: (stored: LessonPlan) => {
-      plan.value = stored;
+    lay: (now: LessonPlan) => {
+      stored = plan.value = now;
       before.value = [];
       dirty.value = false;
       pick(picked.value);
     },
     /** Nothing on the bench: another lesson comes. */
     clear: () => {
-      plan.value = null;
+      stored = plan.value = null;
       before.value = [];
       dirty.value = false;
     },
@@ -43,6 +45,7 @@ export function usePlanDesk() {
     replace: (next: LessonPlan, asked = false) => {
       put(next);
       if (asked) dirty.value = true;
+      else stored = next;
     },
     /**
      * Changes the blocks by a function; one that returns its own input changes nothing. Where there is no plan yet,
@@ -71,9 +74,12 @@ export function usePlanDesk() {
       if (!last) return;
       plan.value = last;
       before.value = before.value.slice(0, -1);
-      dirty.value = true;
+      dirty.value = last !== stored;
       pick(picked.value);
     },
-    kept: () => (dirty.value = false),
+    kept: () => {
+      stored = plan.value;
+      dirty.value = false;
+    },
   };
 }
