@@ -76,9 +76,9 @@ export const MUTANTS = [
     'planning',
   ),
   core(
-    'planning/candidates.ts',
-    'exercises.includes(candidate.skill.id)',
-    'exercises.length > 0',
+    'planning/solve.ts',
+    'candidate.exercises.includes(other.skill.id)',
+    'candidate.exercises.length > 0',
     'planning',
   ),
   core('planning/candidates.ts', ' && !state.marks.slipping);', ');', 'planning|candidates'),

@@ -105,3 +105,18 @@ describe('gradeGrip', () => {
     expect(result.ok ? '' : result.problem.code).toBe(code);
   });
 });
+
+describe('fingerings that are as easy', () => {
+  const ties = (text: string) => grade(text).ties.map((one) => one.fingers.map((f) => f ?? 'x').join(''));
+  test('a barre of ring and three fingers hold a high A within half a point: either is comfortable', () => {
+    const high = grade('x-12-14-14-14-x');
+    expect(high.fingering.fingers.join('')).toBe('1333');
+    expect(ties('x-12-14-14-14-x')).toEqual(['x1234x']);
+    expect(high.ties[0].points - high.points).toBeGreaterThan(0.1);
+    expect(high.ties[0].points - high.points).toBeLessThanOrEqual(0.5);
+  });
+  test('a second fingering that costs more than that is no tie', () => {
+    expect(ties('x02220')).toEqual([]);
+    expect(ties('133211')).toEqual([]);
+  });
+});

@@ -239,11 +239,14 @@ describe('planLesson', () => {
     const stuckBarres = firstSyllabus.skills
       .filter((skill) => skill.barre && !skill.use)
       .flatMap((skill) => Array.from({ length: 3 }, (_, i) => attempt(skill.id, 17 + i, 'nearly')));
-    const barred = { minutes: 60, limits: must(makeLimits({ gripEffort: 95, barreMinutes: 12 })) };
+    const barred = { minutes: 60, ...heldTo(must(makeLimits({ gripEffort: 95, barreMinutes: 12 }))) };
     const barres = (events: LogEvent[]) =>
       plan(events, 24, barred).blocks.filter((block) => block.barreMinutes > 0).length;
     expect(barres([...seasoned, ...stuckBarres])).toBeGreaterThan(0);
     expect(barres([...seasoned, ...stuckBarres, hurt, clear])).toBe(0);
+    // And one in which barres are all there is to take up again.
+    expect(barres(stuckBarres)).toBeGreaterThan(0);
+    expect(barres([...stuckBarres, hurt, clear])).toBe(0);
     const made = plan([...seasoned, hurt, clear], 24);
     const played = made.blocks.filter((block) => block.effort > 0 && block.kind !== 'warm up');
     expect(planMinutes(made.blocks)).toBe(45);

@@ -45,6 +45,11 @@ describe('schools', () => {
     const other = (await agent.get(`/api/schools?student=${here.otherStudentId}`).expect(200)).body;
     expect(other.teacher).toBeNull();
     expect(other.holds).toMatchObject({ formNames: 'numbers', chordNames: 'exact' });
+    // Drills and plans of each are made under the same layers.
+    const taughtBy = async (id: string) =>
+      (await agent.get(`/api/students/${id}`).expect(200)).body.taught.school;
+    expect(await taughtBy(here.studentId)).toEqual(taught.holds);
+    expect(await taughtBy(here.otherStudentId)).toEqual(other.holds);
     const alone = (await agent.get('/api/schools').expect(200)).body;
     expect(alone).toMatchObject({ student: null, holds: { formNames: 'root strings', chordNames: 'exact' } });
   });

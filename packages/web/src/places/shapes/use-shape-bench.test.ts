@@ -54,6 +54,8 @@ test('an address brings the chord, the grip, the tab, the dots, what is asked an
 test('nothing in the address: C, its first grip, why it is hard; what cannot be read of it is nothing', async () => {
   const bare = await begin();
   expect([inHand(bare), bare.tabs.tab.value, bare.show.value]).toEqual(['C x32010', 'why', 'fingers']);
+  // Nothing was picked: no grip is asked for by itself.
+  expect(house.asked).not.toContain('oneShape');
   const broken = await begin({
     chord: 'Am',
     frets: '99',
