@@ -29,12 +29,12 @@ const bodies: {
   },
   clearance: { at: instantSchema },
 };
-const kinds = Object.keys(bodies) as [EventKind, ...EventKind[]];
+export const EVENT_KINDS = Object.keys(bodies) as [EventKind, ...EventKind[]];
 
 export type SentEvent = v.InferOutput<typeof headSchema> & EventSaid;
 export const sentEventSchema = v.variant(
   'kind',
-  kinds.map((kind) => v.object({ ...headSchema.entries, kind: v.literal(kind), ...bodies[kind] })),
+  EVENT_KINDS.map((kind) => v.object({ ...headSchema.entries, kind: v.literal(kind), ...bodies[kind] })),
 ) as v.GenericSchema<unknown, SentEvent>;
 
 export const eventBatchSchema = v.object({

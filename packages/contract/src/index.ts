@@ -2,7 +2,7 @@
 export { idSchema, problemSchema, type ProblemBody } from './basics';
 export { fretsSchema, recipeSchema, takeSchema } from './drills';
 export { handSchema, instrumentSchema, limitsSchema } from './hands';
-export { sentEventSchema, type BatchAnswer, type SentEvent } from './events';
+export { EVENT_KINDS, sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type PainBody, type SkillStateBody, type StrandCell } from './mastery';
 export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
 export { type PaperBody } from './paper';

@@ -2,9 +2,10 @@
  * Every route by every role, for a student of one's own, for another of the studio and for one of another studio, against a
  * table written by hand. A route that stands in no row fails, and so does a right that is skipped or given away.
  */
-import { routes, type Role } from '@finch/contract';
+import { EVENT_KINDS, routes, type Role } from '@finch/contract';
 import { changeLoop, ringCheck } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
+import type { EventKind } from '@finch/core/mastery';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
@@ -45,7 +46,7 @@ const take = (source: string) => ({
   feel: null,
   source,
 });
-const attempt = (source: string) => ({ kind: 'attempt', take: take(source) });
+const attempt = (source: string) => ({ kind: 'attempt' as const, take: take(source) });
 const event = (studentId: string, body: object) => ({
   events: [
     {
@@ -203,7 +204,12 @@ const ROWS: readonly Row[] = [
   { route: 'removePiece', any: 'OTF', params: () => ({ pieceId: uuid() }), query: () => ({ version: '1' }) },
 ];
 /** Rows of the log: each event is judged for itself and the answer is a list. */
-const EVENTS: readonly { of: string; own: Letters; any: Letters; body: () => object }[] = [
+const EVENTS: readonly {
+  of: string;
+  own: Letters;
+  any: Letters;
+  body: (studentId: string) => { kind: EventKind } & object;
+}[] = [
   { of: 'a take of one’s own', own: 'SF', any: 'OT', body: () => attempt('self') },
   { of: 'a take that was heard', own: '', any: 'OT', body: () => attempt('teacher') },
   {
@@ -212,7 +218,15 @@ const EVENTS: readonly { of: string; own: Letters; any: Letters; body: () => obj
     body: () => ({ kind: 'override', skillId: 'x', state: null, at: NOON }),
   },
   { of: 'a pain cleared', ...TEACHES, body: () => ({ kind: 'clearance', at: NOON }) },
+  {
+    of: 'a take taken back',
+    own: 'SF',
+    any: 'OT',
+    body: (studentId) => ({ kind: 'void', voids: heard.get(studentId) ?? uuid(), at: NOON }),
+  },
 ];
+/** A take of each student that is in the log already. */
+const heard = new Map<string, string>();
 /** Open to whoever asks, or answered for whoever sits; said here so that no route is forgotten. */
 const OPEN: readonly RouteName[] = ['health', 'seats', 'session', 'sitDown', 'standUp'];
 const SITS: readonly RouteName[] = ['lessons', 'paper', 'sendEvents'];
@@ -244,8 +258,12 @@ beforeAll(async () => {
       .expect(200);
     lessons.set(studentId, (body as { id: string }).id);
   };
-  for (const studentId of [here.studentId, here.otherStudentId, here.selfTaughtStudentId])
+  for (const studentId of [here.studentId, here.otherStudentId, here.selfTaughtStudentId]) {
     await book(agents.teacher, studentId);
+    const sent = event(studentId, attempt('teacher'));
+    await agents.teacher.post('/api/events').send(sent).expect(200);
+    heard.set(studentId, sent.events[0].id);
+  }
   // The server serves one studio; for a moment it is the other.
   const serve = (studio: string) =>
     world.owner.query("UPDATE meta SET value = $1 WHERE key = 'studio'", [studio]);
@@ -298,7 +316,10 @@ describe.each(ROWS.map((row) => [`${row.route}${row.of ? `, ${row.of}` : ''}`, r
 
 describe.each(EVENTS.map((row) => [row.of, row] as const))('sendEvents, %s', (_, row) => {
   const send = async (role: Role, studentId: string) => {
-    const { body } = await agents[role].post('/api/events').send(event(studentId, row.body())).expect(200);
+    const { body } = await agents[role]
+      .post('/api/events')
+      .send(event(studentId, row.body(studentId)))
+      .expect(200);
     return (body as { stored: string[] }).stored.length === 1;
   };
   test.each(ROLES)('%s', async (role) => {
@@ -307,6 +328,10 @@ describe.each(EVENTS.map((row) => [row.of, row] as const))('sendEvents, %s', (_,
     expect(await send(role, ownOf(role))).toBe(all || row.own.includes(LETTER[role]));
     expect(await send(role, world.elsewhere.studentId)).toBe(false);
   });
+});
+
+test('every kind of event has a row', () => {
+  expect(new Set(EVENTS.map((row) => row.body('').kind))).toEqual(new Set(EVENT_KINDS));
 });
 
 test('of the lessons of a day each is shown what they may read', async () => {
