@@ -90,11 +90,7 @@ async function main() {
     await teacher.getByLabel('Chord', { exact: true }).fill('Bbm7');
     await teacher.locator('.cards[data-chord="Bbm7"]').waitFor();
     await teacher.locator('.cards .card-row button').nth(5).waitFor();
-    await teacher
-      .locator('.stand-ins li')
-      .first()
-      .waitFor({ timeout: 8000 })
-      .catch(() => undefined);
+    await teacher.locator('.why .parts').waitFor();
     if (wanted('shapes')) await shoot(teacher, 'shapes');
     if (wanted('paper')) {
       await teacher.getByRole('button', { name: 'Paper…' }).click();
