@@ -6,6 +6,7 @@ const order = [
   'effort',
   'shapes',
   'changes',
+  'pace',
   'hands',
   'score',
   'sound',

@@ -68,6 +68,13 @@ export const MUTANTS = [
   core('hands/taught-hand.ts', 'hand: handFor(hand, school)', 'hand', 'hands'),
   core('hands/taught-hand.ts', '...of, pace: UNKNOWN_PACE', 'pace: UNKNOWN_PACE, ...of', 'hands'),
   core('hands/taught-hand.ts', 'maxEffort: gripLimit(of),', 'maxEffort: 100,', 'hands|drills'),
+  // Pace.
+  core('pace/belief.ts', 'own.r *= 1 - by.h * kap;', '', 'pace/'),
+  core('pace/belief.ts', 'own.b[i] -= kap * by.g[i]', 'own.b[i] += 0', 'pace/'),
+  core('pace/belief.ts', 'own.r += z * z * left;', '', 'pace/'),
+  core('pace/pace-filter.ts', 'row.tries >= tries && ', '', 'pace/'),
+  core('pace/pace-filter.ts', 'one.day >= since', 'true', 'pace/'),
+  core('pace/pace-filter.ts', 'Math.sqrt(changes / 8)', 'changes / 8', 'pace/'),
   // Planning.
   core(
     'planning/candidates.ts',

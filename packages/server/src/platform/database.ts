@@ -10,6 +10,9 @@ import type { Config, DatabaseAccess } from './config';
 
 const quoteLiteral = (text: string) => `'${text.replaceAll("'", "''")}'`;
 
+/** Names the lock under which roles and databases are made; any number that nothing else takes. */
+const ROLES_LOCK = 7_219_034;
+
 /** Makes both roles and the database when missing; sets the passwords to those of the access file. */
 export async function ensureDatabase(access: DatabaseAccess, database: string): Promise<void> {
   const client = new Client({
@@ -21,6 +24,8 @@ export async function ensureDatabase(access: DatabaseAccess, database: string): 
   });
   await client.connect();
   try {
+    // Two that begin at once would change the same roles: the second waits until the first let go of its connection.
+    await client.query('SELECT pg_advisory_lock($1)', [ROLES_LOCK]);
     for (const [role, password] of [
       ['finch_owner', access.owner],
       ['finch_app', access.application],
