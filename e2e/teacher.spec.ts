@@ -34,8 +34,10 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
   await chord.blur();
   await page.keyboard.press('g');
   await chord.fill('Am');
-  await expect(page.locator('.change')).toContainText('E → Am');
-  await expect(page.locator('.change')).toContainText('lifts over to string');
+  // Kept beside, another chord typed: the change stands there at once, there and back.
+  const way = page.locator('.beside .way', { hasText: 'E → Am' });
+  await expect(way).toContainText('lifts over to string');
+  await expect(page.locator('.beside .way')).toHaveCount(2);
   await page.getByRole('button', { name: 'Loop in plan' }).click();
   await expect(page.getByText('is in the plan of')).toBeVisible();
 
