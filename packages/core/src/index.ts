@@ -25,7 +25,8 @@ export {
 export { fretsText, parseFrets, type FingerLabel, type Frets } from './grips';
 export { effortBand, gradeGrip, type Effort, type EffortBand, type Reason } from './effort';
 export { easierStandIns, findShapes, type GradedGrip, type ShapeLimits, type StandIn } from './shapes';
-export { gradeChange, type ChangeGrade, type FingerMove, type Pace } from './changes';
+export { makePaceFilter, stagePace, type Pace } from './pace';
+export { gradeChange, type ChangeGrade, type FingerMove } from './changes';
 export { taughtHand, type DrillContext, type HandLimits, type TaughtHand } from './hands';
 export { checkScore, neckFrames, tabText, type Score } from './score';
 export { clickSamples, pluckSamples, soundSchedule, type Sound } from './sound';

@@ -25,16 +25,12 @@ export const CHANGE = {
   barre: { on: 0.35, off: 0.06, fromBarre: 0.45, sameFret: 0.35 },
   settle: 0.5,
   settleUnplaced: 0.25,
-  /** Seconds between a landed grip and the next change in a changes-a-minute count. */
-  strum: 0.35,
   /** Seconds a point of extra effort is worth when both fingerings are chosen together. */
   perPoint: 0.0235,
   /** Fingerings further than this many points from the easiest are not tried. */
   slackPoints: 7,
   /** Share of the clean tempo at which a loop begins. */
   firstTempo: 0.6,
-  /** Log spread of one hand's seconds from change to change (assumed lognormal). */
-  scatter: 0.25,
 } as const;
 
 /** Names of the parts a change's seconds are made of, in the order they are summed. */
@@ -50,24 +46,4 @@ export const CHANGE_PARTS = [
 ] as const;
 export type ChangePartName = (typeof CHANGE_PARTS)[number];
 
-/** A student's pace: seconds are the reference hand's times `factor`, known to a log spread. */
-export interface Pace {
-  readonly factor: number;
-  readonly logSpread: number;
-  /** Further factors of single parts, once enough was counted to tell them apart. */
-  readonly parts?: { readonly shift: number; readonly barre: number; readonly fingers: number };
-}
-
-/** What the seconds of a part are multiplied by at a pace. */
-export const paceFactor = (pace: Pace, part: ChangePartName): number => {
-  const own = part === 'shift' || part === 'barre' || part === 'fingers' ? pace.parts?.[part] : undefined;
-  return pace.factor * (own ?? 1);
-};
-
-/** What is assumed of a student nobody has timed yet. */
-export const UNKNOWN_PACE: Pace = { factor: 1, logSpread: 0.3 };
-
-/** Deviates of the normal law: nine of ten, and the half-width of an 80 % interval. */
-export const NINE_OF_TEN = 1.2815515655446004;
-
-export const CHANGE_MODEL_VERSION = 'change-1';
+export const CHANGE_MODEL_VERSION = 'change-2';

@@ -1,6 +1,7 @@
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
 import { fingerLabels, parseFrets, type Frets } from '../grips';
 import { must } from '../kernel';
+import { REFERENCE_PACE, stagePace } from '../pace';
 import changePairs from '../reference/change-pairs.json';
 import { gradeChange, heldStates, packedChanges } from './grade-change';
 
@@ -83,11 +84,14 @@ describe('gradeChange', () => {
     expect(sum).toBeCloseTo(graded.seconds, 9);
     const gapSeconds = 60 / graded.tempoBpm;
     expect(change('C', 'G', { gapSeconds }).cleanProbability).toBeCloseTo(0.9, 4);
-    expect(graded.band.lowBpm).toBeLessThan(graded.tempoBpm);
+    const unsure = change('C', 'G', { pace: stagePace('first month') });
+    expect(unsure.band.lowBpm).toBeLessThan(unsure.tempoBpm);
+    expect(unsure.band.highBpm).toBeGreaterThan(unsure.tempoBpm);
+    expect(graded.band).toEqual({ lowBpm: graded.tempoBpm, highBpm: graded.tempoBpm });
   });
 
   test('a slower pace lengthens every part alike', () => {
-    const slow = change('C', 'G', { pace: { factor: 1.5, logSpread: 0.1 } });
+    const slow = change('C', 'G', { pace: { ...REFERENCE_PACE, logFactor: Math.log(1.5) } });
     const plain = change('C', 'G');
     slow.parts.forEach((part, i) => expect(part.seconds).toBeCloseTo(1.5 * plain.parts[i].seconds, 9));
   });
@@ -121,9 +125,7 @@ test('the packed and the explained computation agree to the millionth', () => {
           heldStates([to], averageHand, standardGuitar).map((b) => seconds(a, b)),
         ),
       );
-      const graded = must(
-        gradeChange(from, to, averageHand, standardGuitar, { pace: { factor: 1, logSpread: 0 } }),
-      );
+      const graded = must(gradeChange(from, to, averageHand, standardGuitar));
       const pinned = heldStates([from], averageHand, standardGuitar).flatMap((a) =>
         heldStates([to], averageHand, standardGuitar).flatMap((b) => {
           const same =

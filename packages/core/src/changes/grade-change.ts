@@ -25,14 +25,14 @@ import {
   type HeldGrip,
 } from './change-time';
 import {
-  CHANGE,
-  CHANGE_PARTS,
-  NINE_OF_TEN,
-  paceFactor,
-  UNKNOWN_PACE,
-  type ChangePartName,
+  chanceWithin,
+  expectedSeconds,
+  REFERENCE_PACE,
+  sayPace,
+  type ExpectedSeconds,
   type Pace,
-} from './constants';
+} from '../pace';
+import { CHANGE, CHANGE_PARTS, type ChangePartName } from './constants';
 
 export type FingerDeed = 'stays' | 'adjusts' | 'slides' | 'lifts over' | 'lifts off' | 'lands';
 
@@ -48,6 +48,7 @@ export interface FingerMove {
 }
 
 export interface ChangeGrade {
+  /** Median seconds at this pace; never under what any hand needs. */
   readonly seconds: number;
   readonly changesPerMinute: number;
   readonly fingers: readonly FingerMove[];
@@ -60,12 +61,16 @@ export interface ChangeGrade {
   readonly shiftMm: number;
   /** What the music leaves for the change at the tempo said: one beat unless another gap was given. */
   readonly gap: { readonly beats: number } | { readonly seconds: number };
-  /** Tempo in beats a minute at which nine of ten come clean if the hand may leave the gap's beats before the bar line. */
+  /** Seconds the music must leave for nine of ten to come clean. */
+  readonly cleanGapSeconds: number;
+  /** Tempo in beats a minute at which it leaves them, if the hand may leave the gap's beats before the bar line. */
   readonly tempoBpm: number;
-  /** The 80 % interval of `tempoBpm` from not knowing this student's pace. */
+  /** The 80 % interval of `tempoBpm` from what is not known of this student's pace. */
   readonly band: { readonly lowBpm: number; readonly highBpm: number };
   /** Chance that one change comes clean within `gapSeconds`; null when none was given. */
   readonly cleanProbability: number | null;
+  /** What the tempo and every chance of it rest on. */
+  readonly expected: ExpectedSeconds;
   readonly parts: readonly {
     readonly name: ChangePartName;
     readonly seconds: number;
@@ -96,27 +101,29 @@ export function gradeChange(
   if (!a.ok) return a;
   const b = candidates(fretsB, model, instrument, 'to', options.pinned?.to);
   if (!b.ok) return b;
-  const pace = options.pace ?? UNKNOWN_PACE;
+  const { pace = REFERENCE_PACE, gapSeconds, gapBeats = 1 } = options;
   const work = changeWork();
   const best = cheapestPair(model, a.value, b.value, work);
-  changeSeconds(model, best.from, best.to, work);
+  const plainSeconds = changeSeconds(model, best.from, best.to, work);
+  const expected = expectedSeconds(pace, fretsA, fretsB, plainSeconds);
+  const said = sayPace(expected);
+  // A grip that stays takes any hand less than the least a change does.
+  const seconds = Math.min(said.seconds, Math.max(plainSeconds, Math.exp(expected.logMean)));
+  const factor = seconds / plainSeconds;
   const parts = CHANGE_PARTS.map((name, i) => ({
     name,
-    seconds: work.seconds[i] * paceFactor(pace, name),
+    seconds: work.seconds[i] * factor,
     why: { code: `change.${name}`, values: partValues(name, work, best) },
   }));
-  const seconds = parts.reduce((sum, part) => sum + part.seconds, 0);
-  const { gapSeconds, gapBeats = 1 } = options;
-  const tempoBpm = tempoFor(seconds, gapBeats);
-  const spread = Math.exp(NINE_OF_TEN * pace.logSpread);
-  const fingers = fingerMoves(best.from, best.to, work, instrument, paceFactor(pace, 'fingers'));
+  const bpmAt = (gap: number) => (60 * gapBeats) / gap;
+  const fingers = fingerMoves(best.from, best.to, work, instrument, factor);
   const last = fingers.reduce<FingerMove | null>(
     (most, one) => (one.seconds > (most?.seconds ?? 0) ? one : most),
     null,
   );
   return ok({
     seconds,
-    changesPerMinute: 60 / (seconds + CHANGE.strum),
+    changesPerMinute: 60 / (seconds + pace.strumSeconds),
     fingers,
     landsLast: last?.finger ?? null,
     fromFingers: fingerLabels(fretsA, best.from.fingering),
@@ -124,27 +131,24 @@ export function gradeChange(
     shiftFrets: work.shiftFrets,
     shiftMm: work.shiftMm,
     gap: gapSeconds === undefined ? { beats: gapBeats } : { seconds: gapSeconds },
-    tempoBpm,
-    band: { lowBpm: tempoBpm / spread, highBpm: tempoBpm * spread },
-    cleanProbability: gapSeconds === undefined ? null : cleanChance(seconds, gapSeconds),
+    cleanGapSeconds: said.gapSeconds,
+    tempoBpm: bpmAt(said.gapSeconds),
+    band: { lowBpm: bpmAt(said.highGap), highBpm: bpmAt(said.lowGap) },
+    cleanProbability: gapSeconds === undefined ? null : chanceWithin(expected, gapSeconds),
+    expected,
     parts,
   });
 }
 
-/**
- * Beats a minute at which nine of ten changes of these seconds come clean, lognormal with the log spread of
- * `CHANGE.scatter` (assumed), where the music leaves `gapBeats` for them.
- */
-export const tempoFor = (seconds: number, gapBeats: number): number =>
-  (60 * gapBeats) / (seconds * Math.exp(NINE_OF_TEN * CHANGE.scatter));
+/** Beats a minute at which nine of ten of a change come clean where the music leaves `gapBeats` for it. */
+export const tempoFor = (
+  { cleanGapSeconds }: Pick<ChangeGrade, 'cleanGapSeconds'>,
+  gapBeats: number,
+): number => (60 * gapBeats) / cleanGapSeconds;
 
-/** Chance that a change of these seconds (the hand's median) comes clean within a gap, under the same scatter. */
-export const cleanChance = (seconds: number, gapSeconds: number): number =>
-  normalShare(Math.log(gapSeconds / seconds) / CHANGE.scatter);
-
-/** Seconds of a change at pace 1 with both fingerings chosen; Infinity where a grip cannot be held. */
+/** Seconds of a change for the hand itself, whoever's it is, with both fingerings chosen; Infinity where a grip cannot be held. */
 export function plainChangeSeconds(fretsA: Frets, fretsB: Frets, hand: Hand, instrument: Instrument): number {
-  const graded = gradeChange(fretsA, fretsB, hand, instrument, { pace: { factor: 1, logSpread: 0 } });
+  const graded = gradeChange(fretsA, fretsB, hand, instrument);
   return graded.ok ? graded.value.seconds : Number.POSITIVE_INFINITY;
 }
 
@@ -268,13 +272,4 @@ function partValues(name: ChangePartName, work: ChangeWork, pair: Pair): Reason[
     default:
       return {};
   }
-}
-
-/** Share of the standard normal law below z (Zelen and Severo 1964, error under 7.5e-8). */
-function normalShare(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  const share = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * tail;
-  return z >= 0 ? 1 - share : share;
 }

@@ -1,14 +1,5 @@
+export { CHANGE, CHANGE_MODEL_VERSION, type ChangePartName } from './constants';
 export {
-  CHANGE,
-  CHANGE_MODEL_VERSION,
-  NINE_OF_TEN,
-  paceFactor,
-  UNKNOWN_PACE,
-  type ChangePartName,
-  type Pace,
-} from './constants';
-export {
-  cleanChance,
   gradeChange,
   heldStates,
   packedChanges,
@@ -35,18 +26,4 @@ export {
 } from './path';
 export { pathMemory, planPath, type PathMemory } from './plan-path';
 export { otherWays, type OtherWay } from './other-ways';
-export { tempoOf } from './path-summary';
 export { practiseFor, type PractiseKind, type PractiseStep } from './practise';
-export {
-  fitPace,
-  paceOf,
-  PACE_PARTS,
-  PLAIN_PRIOR,
-  REFIT,
-  studioPrior,
-  type CountedChanges,
-  type FactorEstimate,
-  type PaceFit,
-  type PacePart,
-  type PacePrior,
-} from './refit';

@@ -1,7 +1,8 @@
 /**
  * One row of choices solved exactly by dynamic programming over states (Viterbi 1967). Predecessors are looked at in
  * the order of their cost so far, and no further than one of them could still be the best. A path that must differ
- * from others counts the chords it grips otherwise in the state, so that it is exact too.
+ * from others counts the chords it grips otherwise in the state, so that it is exact too. A chord that is repeated keeps
+ * its grip: who wants it otherwise locks another.
  */
 import type { PathCosts } from './path-costs';
 import type { PathChoice, PathState } from './path-states';
@@ -59,10 +60,12 @@ export function solve(
     );
     const linked = last !== null && last.states.length > 0 && choice.states.length > 0;
     const between = linked ? costs.between(last, choice) : null;
+    // The same chord again, with nothing else asked of it: its grip stays.
+    const stays = linked && last === choice;
     for (let j = 0; j < count; j++) {
       const state = choice.states[j];
       const own = state ? costs.ofState(state) : 0;
-      const least = state && linked ? costs.leastInto(state) : 0;
+      const least = state && linked && !stays ? costs.leastInto(state) : 0;
       const rise = before.map((path) => {
         const other = stateAt(path, i);
         return state && other && !alike(state, other) ? 1 : 0;
@@ -80,7 +83,8 @@ export function solve(
         for (const p of order) {
           const so = row[p] + own;
           if (so + least >= lowest - 1e-9) break;
-          const cost = between ? so + between(p, j) : so;
+          if (stays && p !== j) continue;
+          const cost = between && !stays ? so + between(p, j) : so;
           if (cost < lowest - 1e-9) {
             lowest = cost;
             trace = layer * TRACE + p;

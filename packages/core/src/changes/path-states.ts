@@ -50,6 +50,8 @@ const PATH_LIMITS: PathLimits = {
 
 /** How far the area gives way before it stands open altogether, in frets on either side. */
 const WIDER = [2, 4, 24];
+/** How far the limit of a grip gives way before it stands open, in points: no further than it must. */
+const HEAVIER = [6, 12, 24, 100];
 
 const EASED: Readonly<Record<GivenWay, (limits: PathLimits) => PathLimits[]>> = {
   bass: (limits) => (limits.bass === 'any' ? [] : [{ ...limits, bass: 'any' }]),
@@ -64,7 +66,11 @@ const EASED: Readonly<Record<GivenWay, (limits: PathLimits) => PathLimits[]>> = 
   strings: (limits) => (limits.strings ? [{ ...limits, strings: null }] : []),
   forms: (limits) => (limits.forms ? [{ ...limits, forms: null }] : []),
   allowOpen: (limits) => (limits.allowOpen ? [] : [{ ...limits, allowOpen: true }]),
-  maxEffort: (limits) => (limits.maxEffort >= 100 ? [] : [{ ...limits, maxEffort: 100 }]),
+  maxEffort: (limits) =>
+    (limits.maxEffort >= 100 ? [] : HEAVIER).map((by) => ({
+      ...limits,
+      maxEffort: Math.min(100, limits.maxEffort + by),
+    })),
 };
 
 /** Grips of a chord within the limits, most useful first. */

@@ -1,6 +1,7 @@
 /** What a solved row is as a path: its changes with the fingers chosen, its area, its weakest change and its tempo. */
+import type { GradedGrip } from '../shapes/graded-grip';
 import type { Chord } from '../theory/chord';
-import { gradeChange, tempoFor, type ChangeGrade } from './grade-change';
+import { gradeChange, type ChangeGrade } from './grade-change';
 import type { Path, PathOptions, PathStep } from './path';
 import { stateAt, type Solved } from './path-solve';
 
@@ -13,14 +14,14 @@ export function asPath(chords: readonly Chord[], solved: Solved, options: PathOp
   return { steps, changes, cost: solved.cost, ...pathSummary(steps, changes) };
 }
 
-/** The change between two steps with the fingers they have; null beside a step without a grip. */
+/** The change between two steps with the fingers they have; null beside a step without a grip, and where it stays. */
 export function changeBetween(
   from: PathStep,
   to: PathStep,
   options: PathOptions,
   index: number,
 ): ChangeGrade | null {
-  if (!from.grip || !to.grip) return null;
+  if (!from.grip || !to.grip || sameHold(from.grip, to.grip)) return null;
   const graded = gradeChange(from.grip.frets, to.grip.frets, options.hand, options.instrument, {
     pace: options.pace,
     gapBeats: options.gapBeats?.[index] ?? 1,
@@ -28,6 +29,9 @@ export function changeBetween(
   });
   return graded.ok ? graded.value : null;
 }
+
+const sameHold = (a: GradedGrip, b: GradedGrip) =>
+  a.frets.join() === b.frets.join() && a.fingers.join() === b.fingers.join();
 
 export function pathSummary(
   steps: readonly PathStep[],
@@ -47,12 +51,4 @@ export function pathSummary(
     weakest,
     tempoBpm: weakest === null ? null : (changes[weakest]?.tempoBpm ?? null),
   };
-}
-
-/** The tempo a path would have with other beats left for its changes: the one that chokes first decides. */
-export function tempoOf(path: Path, gapBeats: readonly number[]): number | null {
-  const tempos = path.changes.flatMap((change, i) =>
-    change ? [tempoFor(change.seconds, gapBeats[i] ?? 1)] : [],
-  );
-  return tempos.length ? Math.min(...tempos) : null;
 }

@@ -6,11 +6,11 @@
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import type { FingerLabel, Frets } from '../grips/grip';
+import type { Pace } from '../pace';
 import type { Form } from '../shapes/form';
 import type { GradedGrip, ShapeLimits } from '../shapes/graded-grip';
 import type { Taste } from '../shapes/schools';
 import type { Chord } from '../theory/chord';
-import type { Pace } from './constants';
 import type { ChangeGrade } from './grade-change';
 
 export const OBJECTIVES = [
@@ -132,7 +132,7 @@ export interface PathStep {
 
 export interface Path {
   readonly steps: readonly PathStep[];
-  /** Between each step and the next; null beside a step without a grip. */
+  /** Between each step and the next; null beside a step without a grip, and where the grip stays as it is. */
   readonly changes: readonly (ChangeGrade | null)[];
   /** Nats under the objective; lower is better, and comparable only under the same objective and limits. */
   readonly cost: number;

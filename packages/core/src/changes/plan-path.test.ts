@@ -57,7 +57,6 @@ function everyPath(symbols: readonly string[], count: number, objective: PathObj
     if (known === undefined) {
       const graded = must(
         gradeChange(a.frets, b.frets, averageHand, standardGuitar, {
-          pace: { factor: 1, logSpread: 0 },
           pinned: { from: a.fingers, to: b.fingers },
         }),
       );

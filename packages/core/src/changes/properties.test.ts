@@ -7,6 +7,7 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { fingeringsFor } from '../effort';
 import type { FingerLabel, Frets } from '../grips';
 import { must } from '../kernel';
+import { PACE, REFERENCE_PACE } from '../pace';
 import { gradeChange, plainChangeSeconds, type ChangeGrade } from '.';
 
 interface Held {
@@ -30,11 +31,9 @@ const heldGrip: fc.Arbitrary<Held> = fc
   })
   .filter((held): held is Held => held !== null);
 
-const PLAIN = { factor: 1, logSpread: 0 };
 const change = (from: Held, to: Held): ChangeGrade =>
   must(
     gradeChange(from.frets, to.frets, averageHand, standardGuitar, {
-      pace: PLAIN,
       pinned: { from: from.fingers, to: to.fingers },
     }),
   );
@@ -68,7 +67,6 @@ test('a kept finger that has to land anew never makes a change faster', () => {
           fingers: from.fingers.map((label) => (label === finger ? 0 : label)),
         };
         const again = gradeChange(lifted.frets, to.frets, averageHand, standardGuitar, {
-          pace: PLAIN,
           pinned: { from: lifted.fingers, to: to.fingers },
         });
         // A string let go may lie under a barre, where it cannot be open.
@@ -132,18 +130,21 @@ test('settling and barre left out, the same fingers moving alike over a larger s
   );
 });
 
-test('a pace scales every part alike, and nothing else', () => {
+test('a pace scales every part alike, and nothing else, down to what any hand needs', () => {
   fc.assert(
     fc.property(heldGrip, heldGrip, fc.double({ min: 0.4, max: 2.5, noNaN: true }), (from, to, factor) => {
       const plain = change(from, to);
       const paced = must(
         gradeChange(from.frets, to.frets, averageHand, standardGuitar, {
-          pace: { factor, logSpread: 0 },
+          pace: { ...REFERENCE_PACE, logFactor: Math.log(factor) },
           pinned: { from: from.fingers, to: to.fingers },
         }),
       );
-      paced.parts.forEach((part, i) => expect(part.seconds).toBeCloseTo(plain.parts[i].seconds * factor, 9));
-      expect(paced.fingers).toEqual(plain.fingers.map((one) => ({ ...one, seconds: one.seconds * factor })));
+      const floored = Math.max(factor, Math.min(1, PACE.floorSeconds / plain.seconds));
+      paced.parts.forEach((part, i) => expect(part.seconds).toBeCloseTo(plain.parts[i].seconds * floored, 9));
+      paced.fingers.forEach((one, i) =>
+        expect(one.seconds).toBeCloseTo(plain.fingers[i].seconds * floored, 9),
+      );
       expect(paced.toFingers).toEqual(plain.toFingers);
     }),
     RUNS,
@@ -153,7 +154,7 @@ test('a pace scales every part alike, and nothing else', () => {
 test('the packed and the explained computation agree to the millionth', () => {
   fc.assert(
     fc.property(heldGrip, heldGrip, (from, to) => {
-      const explained = must(gradeChange(from.frets, to.frets, averageHand, standardGuitar, { pace: PLAIN }));
+      const explained = must(gradeChange(from.frets, to.frets, averageHand, standardGuitar));
       const sum = explained.parts.reduce((all, part) => all + part.seconds, 0);
       expect(Math.abs(sum - explained.seconds)).toBeLessThan(1e-6);
       const packed = plainChangeSeconds(from.frets, to.frets, averageHand, standardGuitar);

@@ -17,7 +17,13 @@ export interface GripItem {
 
 export type Item =
   | GripItem
-  | { readonly kind: 'change'; readonly from: GripItem; readonly to: GripItem }
+  | {
+      readonly kind: 'change';
+      readonly from: GripItem;
+      readonly to: GripItem;
+      /** Beats the music leaves for it; one where left out. */
+      readonly gapBeats?: number;
+    }
   | { readonly kind: 'note'; readonly string: number; readonly fret: number; readonly name: string }
   | { readonly kind: 'interval'; readonly root: string; readonly degree: string }
   | { readonly kind: 'key'; readonly key: string }

@@ -124,7 +124,12 @@ export function sequenceDrill<R extends AnyRecipe>(
   const tempoBpm = tempo.value;
   const changes = pairs
     .filter(([from, to]) => from.frets.join() !== to.frets.join())
-    .map(([from, to]): Item => ({ kind: 'change', from, to }));
+    .map(([from, to, gapBeats]): Item => ({
+      kind: 'change',
+      from,
+      to,
+      ...(gapBeats === undefined || gapBeats === 1 ? {} : { gapBeats }),
+    }));
   const stepItem = (i: number): Item => {
     const [from, to] = round ? [items[i], items[(i + 1) % items.length]] : [items[i - 1], items[i]];
     return from && from.frets.join() !== to.frets.join() ? { kind: 'change', from, to } : to;

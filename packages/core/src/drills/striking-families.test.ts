@@ -336,7 +336,8 @@ describe('piece section', () => {
     const drill = make(behind);
     expect(instrumentFor(drill, standardGuitar).capo).toBe(3);
     expect(gripsInOrder(drill).every((grip) => grip.capo === 3)).toBe(true);
-    expect(instrumentFor(make(recipe), standardGuitar)).toBe(standardGuitar);
+    // A piece without one is played without one, whatever stands on the guitar.
+    expect(instrumentFor(make(recipe), { ...standardGuitar, capo: 2 }).capo).toBe(0);
   });
 
   test.each([

@@ -1,7 +1,7 @@
 /** A hand as it is taught: made of dated records and a moment; what it is asked no more than; what difficulty is measured on. */
-import { UNKNOWN_PACE } from '../changes/constants';
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
 import { must } from '../kernel';
+import { stagePace } from '../pace';
 import { DEFAULT_SCHOOLS } from '../shapes';
 import {
   ageAt,
@@ -19,7 +19,7 @@ import {
   type DrillContext,
   type HandRecords,
 } from '.';
-import { atPlainPace, recordedHand, searched } from './taught-hand';
+import { recordedHand, searched } from './taught-hand';
 
 const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
 const small = must(makeHand({ sizeFactor: 0.8 }));
@@ -35,7 +35,7 @@ const records: HandRecords = {
   bornOn: '2014-06-10',
   school: { ...DEFAULT_SCHOOLS, thumb: 'over the top' },
   pins: { 'a mark': [1, 2, 3] },
-  pace: { factor: 0.7, logSpread: 0.1 },
+  pace: stagePace('some years'),
   difficultyFit: { version: 'tried', shiftLogits: { grip: 0.2 } },
 };
 
@@ -65,7 +65,7 @@ test('somebody nothing is known of is a middle hand on a usual guitar with the l
     instrument: standardGuitar,
     limits: DEFAULT_LIMITS,
     pins: {},
-    pace: UNKNOWN_PACE,
+    pace: stagePace(null),
     school: DEFAULT_SCHOOLS,
     difficultyFit: PRIOR_FIT,
   });
@@ -90,15 +90,13 @@ test('a grip over the limit is over by as many points; at it, or where nobody’
   expect(searched(taught)).toEqual({ hand: taught.hand, instrument: taught.instrument, maxEffort: 44 });
 });
 
-test('a path is played with the hand, its pace, its pins and its school', () => {
+test('a path is played with the hand, its pace, its pins, its school, and inside its limit', () => {
   const taught = taughtHand(records, 0);
   const { limits, difficultyFit, ...rest } = taught;
   expect([limits, difficultyFit]).toEqual([strict, records.difficultyFit]);
-  expect(playedBy(taught)).toEqual(rest);
-});
-
-test('difficulty is measured at the pace of somebody nobody timed, whatever pace was found', () => {
-  expect(atPlainPace(taughtHand(records, 0)).pace).toEqual(UNKNOWN_PACE);
+  expect(playedBy(taught)).toEqual({ ...rest, limits: { maxEffort: 44 } });
+  const { hand, instrument } = taught;
+  expect(playedBy({ hand, instrument })).toEqual({ hand, instrument, limits: { maxEffort: 100 } });
 });
 
 test.each([

@@ -2,10 +2,10 @@
  * A student's hand as it is taught now: what every question about a student takes. Made in one place from what is on record
  * and a moment, sent as it is, and never put together again.
  */
-import { UNKNOWN_PACE, type Pace } from '../changes/constants';
 import { averageHand, type Hand } from '../fretboard/hand';
 import { standardGuitar, type Instrument } from '../fretboard/instrument';
 import type { FingerLabel } from '../grips/grip';
+import { stagePace, type Pace } from '../pace';
 import { DEFAULT_SCHOOLS, handFor, type Schools } from '../shapes/schools';
 import { datedAt, type Dated } from './dated';
 import { assumedLimits, type HandLimits } from './limits';
@@ -53,7 +53,7 @@ export const NOTHING_ON_RECORD: HandRecords = {
   bornOn: null,
   school: DEFAULT_SCHOOLS,
   pins: {},
-  pace: UNKNOWN_PACE,
+  pace: stagePace(null),
   difficultyFit: PRIOR_FIT,
 };
 
@@ -97,23 +97,20 @@ export const searched = (of: DrillContext) => ({
   maxEffort: gripLimit(of),
 });
 
-/** What a path of grips is played with: the hand, its pace, its pins and its school's taste. */
-export const playedBy = ({ hand, instrument, pace, pins, school }: TaughtHand) => ({
+/**
+ * What a path of grips is played with, wherever one is asked for: the hand, its pace, its pins, its school's taste, and no
+ * grip over its limit where a chord has another.
+ */
+export const playedBy = ({ hand, instrument, pace, pins, school, ...of }: PlayedBy) => ({
   hand,
   instrument,
-  pace,
-  pins,
-  school,
+  ...(pace ? { pace } : {}),
+  ...(pins ? { pins } : {}),
+  ...(school ? { school } : {}),
+  limits: { maxEffort: gripLimit(of) },
 });
+type PlayedBy = DrillContext & Partial<Pick<TaughtHand, 'school'>>;
 
 /** Grade points by which a grip passes what the hand should be asked; 0 inside its limit. */
 export const overLimit = (grade: number, of: Pick<DrillContext, 'limits'>): number =>
   Math.max(0, grade - gripLimit(of));
-
-/**
- * The hand at the pace of somebody nobody has timed: what difficulty is measured on, since ability is learned from the same
- * takes as pace and a quick hand would be counted twice.
- */
-export const atPlainPace = <T extends Pick<TaughtHand, 'hand' | 'instrument'>>(
-  of: T,
-): T & Pick<TaughtHand, 'pace'> => ({ ...of, pace: UNKNOWN_PACE });

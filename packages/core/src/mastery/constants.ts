@@ -9,6 +9,9 @@ export const MASTERY = {
   effortPerLogit: 12,
   /** tempo load = tempoSlope ln(tempo / predicted), never below 0. */
   tempoSlope: 3,
+  /** The tempo leaves a change this many times the hand's seconds; of one it cannot hold this tempo is taken. */
+  tempoMargin: 1.378,
+  slowestBpm: 20,
   priorMean: 0,
   priorVariance: 1.6,
   /** Share of the needed skills' ability that a new skill starts with. */

@@ -2,7 +2,7 @@
  * How hard an item is for a hand, in grade points, and what a tempo adds in logits. One grader keeps what it
  * worked out for one hand on one instrument; a replay asks it the same few items over and over.
  */
-import { gradeChange } from '../changes/grade-change';
+import { plainChangeSeconds } from '../changes/grade-change';
 import { itemKey, type GripItem, type Item } from '../drills/items';
 import type { Take } from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
@@ -12,16 +12,19 @@ import { MASTERY } from './constants';
 export interface ItemGrader {
   /** Grade 0 to 100. */
   readonly effort: (item: Item) => number;
-  /** Tempo in bpm at which nine of ten come clean, over the slowest change among the items; null without changes. */
+  /** Tempo in bpm at which the hand itself would change, over the slowest change among the items; null without changes. */
   readonly predictedBpm: (items: readonly Item[]) => number | null;
 }
 
 /** A grip no hand of this kind can hold counts as the hardest there is. */
 const BEYOND = 97;
 
-/** @param taught of `pace` the pace that tempo load is measured at: that of nobody known, beside which ability is learned */
-export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument' | 'pace'>): ItemGrader {
-  const { hand, instrument, pace } = taught;
+/**
+ * Tempo load is measured on the seconds of the hand itself, whatever its student's pace: ability is learned from the same
+ * takes as pace, and a quick hand would be counted twice.
+ */
+export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): ItemGrader {
+  const { hand, instrument } = taught;
   const grips = new Map<string, number>();
   const changes = new Map<string, number>();
   const gripEffort = (grip: GripItem): number => {
@@ -38,8 +41,8 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument' | 'pac
     const key = itemKey(item);
     const known = changes.get(key);
     if (known !== undefined) return known;
-    const graded = gradeChange(item.from.frets, item.to.frets, hand, instrument, { pace });
-    const bpm = graded.ok ? graded.value.tempoBpm : 20;
+    const seconds = plainChangeSeconds(item.from.frets, item.to.frets, hand, instrument);
+    const bpm = Math.max(MASTERY.slowestBpm, 60 / (seconds * MASTERY.tempoMargin));
     changes.set(key, bpm);
     return bpm;
   };

@@ -23,5 +23,5 @@ export {
   type StudentState,
 } from './replay';
 export type { Marks } from './states';
-export { countsOf, paceFrom } from './pace';
+export { paceOf, studioShift, type PaceRead, type PaceRecords, type PlayedFor } from './pace';
 export { forecastShare, type ShareForecast } from './forecast';

@@ -1,30 +1,264 @@
-/** The counted minutes of a log, for a student's pace: the latest ones, since a hand gets quicker. */
+/**
+ * What a log says of a student's pace: every take at a tempo and every counted minute as rows of the pace filter, in the
+ * order they were played. A take of several changes says how many came clean, not which: what was missed is laid where it was
+ * most expected, and the time of a count is shared as the changes are now believed to take.
+ */
+import { plainChangeSeconds } from '../changes/grade-change';
 import { gripsOf } from '../drills/make-drill';
-import { fitPace, type CountedChanges, type PaceFit, type PacePrior } from '../changes/refit';
-import type { Hand } from '../fretboard/hand';
-import type { Instrument } from '../fretboard/instrument';
+import type { Item } from '../drills/items';
+import type { Take, TakeResult } from '../drills/take';
+import { indexAt, type Dated } from '../hands/dated';
+import { recordedHand, type HandRecords } from '../hands/taught-hand';
+import { clamp } from '../kernel/number';
+import {
+  changeKey,
+  kindOfChange,
+  makePaceFilter,
+  monthsAt,
+  stageFactor,
+  type Pace,
+  type PaceFilter,
+} from '../pace';
+import type { Frets } from '../grips/grip';
 import { happenedAt, type LogEvent } from './log';
+import { dayReader, inOrder } from './replay';
 
-/** As many as are believed to speak of the hand as it is now (assumed). */
-const LATEST = 12;
-
-/** Counts that nobody voided, in the order they were made. */
-export function countsOf(events: readonly LogEvent[]): CountedChanges[] {
-  const voided = new Set(events.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
-  return events
-    .filter((event) => !voided.has(event.id))
-    .toSorted((a, b) => happenedAt(a) - happenedAt(b))
-    .flatMap((event): CountedChanges[] => {
-      if (event.kind !== 'attempt' || !event.take.count) return [];
-      const grips = gripsOf(event.take.recipe).map((grip) => grip.frets);
-      return grips.length < 2 ? [] : [{ grips, ...event.take.count }];
-    });
+/** How long a student had played when that was said; null where nobody knows. */
+export interface PlayedFor {
+  readonly months: number | null;
 }
 
-/** The pace those counts say, from the studio's prior. */
-export const paceFrom = (
-  counts: readonly CountedChanges[],
-  hand: Hand,
-  instrument: Instrument,
-  prior: PacePrior,
-): PaceFit => fitPace(counts.slice(-LATEST), hand, instrument, prior);
+export interface PaceRecords extends Pick<HandRecords, 'hands' | 'instruments'> {
+  readonly playedFor: readonly Dated<PlayedFor>[];
+  readonly timeZone: string;
+}
+
+export interface PaceRead {
+  readonly pace: Pace;
+  /** Months of playing now; null where nobody said. */
+  readonly months: number | null;
+  /** What was believed before any take, in log factors. */
+  readonly priorLogFactor: number;
+  /** Takes that said something of it. */
+  readonly takes: number;
+}
+
+/** Tries that a take without steps is worth, and the clean ones among ten of them (assumed). */
+const UNCOUNTED = { tries: 4, of: 10, clean: { clean: 9.5, nearly: 8, 'not yet': 5 } } as const;
+/** A count under this says nothing of a hand. */
+const COUNT_LEAST = { clean: 2, seconds: 10 } as const;
+const DAY_MS = 86_400_000;
+
+interface AskedChange {
+  readonly change: string;
+  readonly forms: string | null;
+  readonly refSeconds: number;
+  readonly gapBeats: number;
+}
+
+/** One answer at a tempo: how many of how many were clean, and how many tries that is worth. */
+interface Answered {
+  readonly bpm: number;
+  readonly tries: number;
+  readonly clean: number;
+  readonly take: { readonly tries: number; readonly clean: number };
+}
+
+/**
+ * The pace a log says at an instant (ms since 1970), events after it left out.
+ * @param shift what the studio's other students taught of the months said, in logs
+ */
+export function paceOf(events: readonly LogEvent[], records: PaceRecords, now: number, shift = 0): PaceRead {
+  const sorted = inOrder(events).filter((event) => happenedAt(event) <= now);
+  const voided = new Set(sorted.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
+  const takes = sorted.flatMap((event) =>
+    event.kind === 'attempt' && !voided.has(event.id) && speaks(event.take)
+      ? [{ take: event.take, at: happenedAt(event) }]
+      : [],
+  );
+  const monthsOn = monthsReader(records.playedFor, now);
+  const began = monthsOn(takes[0]?.at ?? now);
+  const filter = makePaceFilter(began, shift);
+  const dayOf = dayReader(records.timeZone);
+  const dayAt = (ms: number) => Math.round(Date.parse(dayOf(ms)) / DAY_MS);
+  const asked = secondsReader(records);
+  let spoke = 0;
+  for (const { take, at } of takes) {
+    const day = dayAt(at);
+    filter.advance(day);
+    let said = false;
+    const changes = changesOf(take, at, asked);
+    for (const answer of answersOf(take)) said = absorbAnswer(filter, day, changes, answer) || said;
+    if (take.count) said = absorbCounted(filter, day, countedChanges(take, at, asked), take.count) || said;
+    if (said) spoke++;
+  }
+  filter.advance(dayAt(now));
+  return {
+    pace: filter.pace(),
+    months: monthsOn(now),
+    priorLogFactor: stageFactor(began) + shift,
+    takes: spoke,
+  };
+}
+
+/** Whether a take can say anything of pace: one at a tempo, or one that was counted. */
+const speaks = (take: Take): boolean => take.tempoBpm !== null || take.count !== undefined;
+
+/** Months of playing at an instant by what is on record now: the latest word speaks of the past as well. */
+function monthsReader(playedFor: PaceRecords['playedFor'], now: number): (ms: number) => number | null {
+  if (playedFor.length === 0) return () => null;
+  const { from, value } = playedFor[indexAt(playedFor, now)];
+  const { months } = value;
+  return (ms) => (months === null ? null : monthsAt(months, from, ms));
+}
+
+type SecondsReader = (
+  from: Frets,
+  to: Frets,
+  at: number,
+  on: { openPitches: readonly number[]; capo: number } | null,
+) => number;
+
+/** Seconds of the hand as it was when a take was played, each change worked out once for a hand. */
+function secondsReader(records: PaceRecords): SecondsReader {
+  const known = new Map<string, number>();
+  return (from, to, at, on) => {
+    const key = `${indexAt(records.hands, at)} ${indexAt(records.instruments, at)} ${on ? `${on.openPitches.join()} ${on.capo}` : ''} ${changeKey(from, to)}`;
+    let seconds = known.get(key);
+    if (seconds === undefined) {
+      const { hand, instrument } = recordedHand(records, at);
+      seconds = plainChangeSeconds(from, to, hand, { ...instrument, ...on });
+      known.set(key, seconds);
+    }
+    return seconds;
+  };
+}
+
+const named = (from: Frets, to: Frets, refSeconds: number, gapBeats: number): AskedChange[] =>
+  Number.isFinite(refSeconds)
+    ? [{ change: changeKey(from, to), forms: kindOfChange(from, to), refSeconds, gapBeats }]
+    : [];
+
+type ChangeItem = Extract<Item, { kind: 'change' }>;
+
+function changesOf(take: Take, at: number, seconds: SecondsReader): AskedChange[] {
+  const changes = take.items.filter((item): item is ChangeItem => item.kind === 'change');
+  return changes.flatMap(({ from, to, gapBeats = 1 }) =>
+    named(
+      from.frets,
+      to.frets,
+      seconds(from.frets, to.frets, at, { openPitches: from.tuning, capo: from.capo }),
+      gapBeats,
+    ),
+  );
+}
+
+function countedChanges(take: Take, at: number, seconds: SecondsReader): AskedChange[] {
+  const grips = gripsOf(take.recipe).map((grip) => grip.frets);
+  if (grips.length < 2) return [];
+  return grips.flatMap((from, i) => {
+    const to = grips[(i + 1) % grips.length];
+    return from.join() === to.join() ? [] : named(from, to, seconds(from, to, at, null), 1);
+  });
+}
+
+/** What a take at a tempo answered: its steps, its ladder round by round, or its bare result. */
+function answersOf(take: Take): Answered[] {
+  if (take.tempoBpm === null) return [];
+  const uncounted = (bpm: number, result: TakeResult): Answered => {
+    const clean = UNCOUNTED.clean[result];
+    const { tries, of } = UNCOUNTED;
+    return { bpm, tries, clean: (clean * tries) / of, take: { tries: of, clean } };
+  };
+  if (take.ladder?.length)
+    return take.ladder.map((round) => uncounted(round.bpm, round.clean ? 'clean' : 'not yet'));
+  if (take.steps.length === 0) return [uncounted(take.tempoBpm, take.result)];
+  const tries = take.steps.length;
+  const clean = take.steps.filter((step) => step === 'clean').length;
+  return [{ bpm: take.tempoBpm, tries, clean, take: { tries, clean } }];
+}
+
+/** Takes an answer in, shared over the changes it was about; false where it was about none. */
+function absorbAnswer(
+  filter: PaceFilter,
+  day: number,
+  changes: readonly AskedChange[],
+  answer: Answered,
+): boolean {
+  if (changes.length === 0) return false;
+  const each = answer.tries / changes.length;
+  const expected = changes.map(({ change, refSeconds, gapBeats, forms }) => {
+    const clean = filter.chance(change, refSeconds, (60 * gapBeats) / answer.bpm, forms);
+    return each * (1 - clean);
+  });
+  const missed = laidWhereExpected(answer.tries - answer.clean, expected, each);
+  changes.forEach(({ gapBeats, ...change }, i) =>
+    filter.absorb({
+      ...change,
+      kind: 'tempo',
+      day,
+      bpm: answer.bpm,
+      gapBeats,
+      tries: each,
+      clean: each - missed[i],
+      take: answer.take,
+    }),
+  );
+  return true;
+}
+
+/** So many misses laid in proportion to where they were expected, no place taking more than `most`. */
+export function laidWhereExpected(
+  missed: number,
+  expected: readonly number[],
+  most: number,
+): readonly number[] {
+  const laid = expected.map(() => 0);
+  let left = clamp(missed, 0, most * expected.length);
+  // Each round fills at least one place to the brim or lays all that is left.
+  for (let round = 0; round < expected.length && left > 1e-9; round++) {
+    const open = expected.map((one, i) => (laid[i] < most - 1e-9 ? one : 0));
+    const all = open.reduce((sum, one) => sum + one, 0);
+    const share = left;
+    open.forEach((one, i) => {
+      const more = Math.min(most - laid[i], (share * one) / all);
+      laid[i] += more;
+      left -= more;
+    });
+  }
+  return laid;
+}
+
+/** Takes a count in, its time shared over its changes; false where no hand could mean it. */
+function absorbCounted(
+  filter: PaceFilter,
+  day: number,
+  changes: readonly AskedChange[],
+  count: { readonly clean: number; readonly seconds: number },
+): boolean {
+  if (changes.length < 2 || count.clean < COUNT_LEAST.clean || count.seconds < COUNT_LEAST.seconds)
+    return false;
+  // Seconds of one change with its strum, as believed: the other way round of how many come in a second.
+  const took = changes.map(({ change, refSeconds, forms }) => 1 / filter.count(change, refSeconds, 1, forms));
+  const whole = took.reduce((sum, one) => sum + one, 0);
+  changes.forEach(({ gapBeats: _, ...change }, i) =>
+    filter.absorb({
+      ...change,
+      kind: 'count',
+      day,
+      clean: count.clean / changes.length,
+      seconds: (count.seconds * took[i]) / whole,
+    }),
+  );
+  return true;
+}
+
+/** Students of a studio whose takes may speak of the next one's stage. */
+export const SHIFT_TAKES = 10;
+
+/** What a studio's students taught of the months said, in logs: the mean of how far they were off, drawn to none. */
+export function studioShift(others: readonly PaceRead[]): number {
+  const heard = others.filter((one) => one.takes >= SHIFT_TAKES);
+  const off = heard.map((one) => one.pace.logFactor - one.priorLogFactor);
+  return off.reduce((sum, one) => sum + one, 0) / (heard.length + 4);
+}

@@ -9,7 +9,7 @@ import { itemKey, type Item } from '../drills/items';
 import { makeDrill } from '../drills/make-drill';
 import type { Take } from '../drills/take';
 import { indexAt } from '../hands/dated';
-import { atPlainPace, recordedHand, type HandRecords } from '../hands/taught-hand';
+import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
 import {
@@ -199,7 +199,7 @@ function datedGraders({ hands, instruments }: ReplayContext): (ms: number) => It
   return (ms) => {
     const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)}`;
     let grader = made.get(key);
-    if (!grader) made.set(key, (grader = makeGrader(atPlainPace(recordedHand({ hands, instruments }, ms)))));
+    if (!grader) made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms))));
     return grader;
   };
 }

@@ -5,7 +5,8 @@
  * log seconds of a strum, is Gaussian with covariance P. Beside it stand the weights of three kinds of hands.
  */
 import { PACE } from './constants';
-import { NODE_WEIGHTS, NODES, normalBelow } from './normal';
+import { NODE_WEIGHTS, NODES } from './normal';
+import { cleanIn } from './pace';
 
 export type Three = [number, number, number];
 
@@ -63,25 +64,6 @@ export function expected(belief: Belief, change: string, x: number): Expected {
   const l: Three = [1 + b[0], 1 + b[1], b[2]];
   const v = times(belief.p, l);
   return { mu: x + beta + dot(l, belief.g), variance: dot(l, v) + r, l, v };
-}
-
-/** Chance that one change comes clean in a gap, for a kind of hand, at given log seconds. */
-export function cleanIn(logGap: number, logSeconds: number, hand: (typeof PACE.hands)[number]): number {
-  const within = normalBelow((logGap - Math.max(Math.log(PACE.floorSeconds), logSeconds)) / hand.scatter);
-  return PACE.lapse + (1 - PACE.lapse - hand.slip) * within;
-}
-
-/** Chance of one clean change at a gap, over what is not known of the seconds, of the take and of the kind of hand. */
-export function chanceOf(belief: Belief, mu: number, variance: number, logGap: number): number {
-  const spread = Math.sqrt(variance + PACE.takeSpread ** 2);
-  let chance = 0;
-  NODES.forEach((e, i) => {
-    const u = mu + e * spread;
-    PACE.hands.forEach((hand, j) => {
-      chance += belief.hands[j] * NODE_WEIGHTS[i] * cleanIn(logGap, u, hand);
-    });
-  });
-  return chance;
 }
 
 /** A night and more went by: yesterday's mood settles into what was played then, and everything may have drifted. */

@@ -7,6 +7,8 @@
 export const PACE = {
   /** Exponent of the power law, and takes of a change that count as none (assumed). */
   practice: { exponent: 0.17, before: 8 },
+  /** Share of the practice of the same forms elsewhere on the neck that counts for a change (assumed). */
+  kinShare: 0.5,
   /** Log spread of one change against all others of a hand, of the mood of a day, and of one take against the next. */
   ownSpread: 0.2,
   moodSpread: 0.12,

@@ -1,10 +1,22 @@
 export { PACE } from './constants';
 export {
+  chanceWithin,
+  changeKey,
+  expectedSeconds,
+  kindOfChange,
+  REFERENCE_PACE,
+  sayPace,
+  type ChangePace,
+  type ExpectedSeconds,
+  type Pace,
+  type PaceSaid,
+} from './pace';
+export {
   makePaceFilter,
   stageFactor,
   type CountRow,
   type PaceFilter,
   type PaceRow,
-  type PaceSaid,
   type TempoRow,
 } from './pace-filter';
+export { monthsAt, STAGES, stageOf, stagePace, type Stage } from './stages';

@@ -1,7 +1,7 @@
 /** The pace filter against ten rows worked out elsewhere, a dense filter of the same moments, and what must hold of any rows. */
 import fc from 'fast-check';
 import { seededRandom } from '../kernel';
-import { cleanIn } from './belief';
+import { cleanIn } from './pace';
 import { NODES, NODE_WEIGHTS } from './normal';
 import { PACE, makePaceFilter, stageFactor, type PaceRow } from '.';
 

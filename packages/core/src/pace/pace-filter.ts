@@ -2,22 +2,15 @@
  * How quick a student is at each change, from rows in the order they were played: advance to the day, predict, absorb. A
  * student whose months of playing are known begins with two beliefs, since months may be wrong.
  */
-import {
-  absorbCount,
-  absorbTempo,
-  chanceOf,
-  expected,
-  newBelief,
-  newDay,
-  type Belief,
-  type Three,
-} from './belief';
-import { BAND, PACE } from './constants';
-import { normalBelow } from './normal';
+import { absorbCount, absorbTempo, expected, newBelief, newDay, type Belief } from './belief';
+import { PACE } from './constants';
+import { chanceOver, sayPace, type ChangePace, type ExpectedSeconds, type Pace, type PaceSaid } from './pace';
 
 interface Change {
   /** Which change it is, there being another for the way back. */
   readonly change: string;
+  /** The same forms anywhere on the neck, where they can be moved: see `kindOfChange`. */
+  readonly forms?: string | null;
   /** Seconds the reference hand needs. */
   readonly refSeconds: number;
 }
@@ -26,8 +19,11 @@ export interface TempoRow extends Change {
   readonly bpm: number;
   /** Beats the music leaves for the change. */
   readonly gapBeats: number;
+  /** Parts of a try are allowed: what a take of several changes says of one of them. */
   readonly tries: number;
   readonly clean: number;
+  /** Tries and clean ones of the whole take, where the row is only its share in one. */
+  readonly take?: { readonly tries: number; readonly clean: number };
 }
 export interface CountRow extends Change {
   readonly kind: 'count';
@@ -38,18 +34,6 @@ export type PaceRow = (TempoRow | CountRow) & {
   /** Days since any fixed day; rows come in this order. */
   readonly day: number;
 };
-
-export interface PaceSaid {
-  /** Median seconds and the 80 % band. */
-  readonly seconds: number;
-  readonly lowSeconds: number;
-  readonly highSeconds: number;
-  /** Mean and spread of log seconds, before what was played clean lately speaks. */
-  readonly logMean: number;
-  readonly logSpread: number;
-  /** Gap in seconds at which nine of ten come clean. */
-  readonly gapSeconds: number;
-}
 
 /** Log factor on the reference hand's seconds after so many months of playing; null: not known. */
 export function stageFactor(months: number | null): number {
@@ -64,8 +48,8 @@ export function stageFactor(months: number | null): number {
   return Math.log(PACE.stages[PACE.stages.length - 1].factor);
 }
 
-function beginnings(months: number | null): Belief[] {
-  const own = stageFactor(months);
+function beginnings(months: number | null, shift: number): Belief[] {
+  const own = stageFactor(months) + shift;
   if (months === null) return [newBelief(1, own, PACE.unknown.spread)];
   const { weight, spread } = PACE.doubted;
   return [
@@ -77,30 +61,44 @@ function beginnings(months: number | null): Belief[] {
 export interface PaceFilter {
   /** A later day; the same or an earlier one changes nothing. */
   readonly advance: (day: number) => void;
-  readonly say: (change: string, refSeconds: number) => PaceSaid;
+  readonly say: (change: string, refSeconds: number, forms?: string | null) => PaceSaid & ExpectedSeconds;
   /** Chance that one change comes clean at a gap, seconds. */
-  readonly chance: (change: string, refSeconds: number, gapSeconds: number) => number;
+  readonly chance: (change: string, refSeconds: number, gapSeconds: number, forms?: string | null) => number;
   /** Clean changes expected in so many seconds. */
-  readonly count: (change: string, refSeconds: number, seconds: number) => number;
+  readonly count: (change: string, refSeconds: number, seconds: number, forms?: string | null) => number;
   /** Takes a row in; the day is advanced to it first. */
   readonly absorb: (row: PaceRow) => void;
+  /** All that is believed, as data. */
+  readonly pace: () => Pace;
   /** What is believed, the heavier first where nothing was played yet; for tests and for whoever keeps it. */
   readonly beliefs: () => readonly Belief[];
 }
 
-/** @param months of playing before the first row, null where nobody said */
-export function makePaceFilter(months: number | null): PaceFilter {
-  let beliefs = beginnings(months);
+/**
+ * @param months of playing before the first row, null where nobody said
+ * @param shift added to the log factor the months stand for: what a studio's other students taught of it
+ */
+export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
+  let beliefs = beginnings(months, shift);
+  /** Takes of each change, and of all changes of the same forms. */
   const practice = new Map<string, number>();
+  const kin = new Map<string, number>();
+  const formsOf = new Map<string, string | null>();
   /** Gaps that were played clean, by change. */
   const lately = new Map<string, { readonly day: number; readonly gap: number }[]>();
   let day: number | null = null;
   let playedToday = new Set<string>();
   let rows = 0;
 
-  const logRef = (change: string, refSeconds: number): number =>
-    Math.log(refSeconds) -
-    PACE.practice.exponent * Math.log(1 + (practice.get(change) ?? 0) / PACE.practice.before);
+  /** Log seconds that so many takes take off, by the power law of practice. */
+  const takenOff = (takes: number) => PACE.practice.exponent * Math.log(1 + takes / PACE.practice.before);
+  const practised = (change: string, forms: string | null): number => {
+    const own = practice.get(change) ?? 0;
+    const all = forms === null ? own : (kin.get(forms) ?? own);
+    return takenOff(own + PACE.kinShare * (all - own));
+  };
+  const logRef = (change: string, refSeconds: number, forms: string | null): number =>
+    Math.log(refSeconds) - practised(change, forms);
   const mixture = (change: string, x: number) => {
     const all = beliefs.map((belief) => ({ belief, ...expected(belief, change, x) }));
     const mean = all.reduce((sum, one) => sum + one.belief.weight * one.mu, 0);
@@ -116,6 +114,10 @@ export function makePaceFilter(months: number | null): PaceFilter {
   const lowered = (change: string, mean: number): number => {
     const gap = guardGap(change);
     return gap === null ? 0 : Math.max(0, mean - Math.log(PACE.guard.over * gap));
+  };
+  const expecting = (change: string, refSeconds: number, forms: string | null): ExpectedSeconds => {
+    const { mean, spread } = mixture(change, logRef(change, refSeconds, forms));
+    return { logMean: mean, logSpread: spread, cleanGap: guardGap(change), hands: [...beliefs[0].hands] };
   };
 
   function advance(to: number): void {
@@ -145,7 +147,8 @@ export function makePaceFilter(months: number | null): PaceFilter {
   function absorb(row: PaceRow): void {
     advance(row.day);
     rows++;
-    const x = logRef(row.change, row.refSeconds);
+    const forms = row.forms ?? null;
+    const x = logRef(row.change, row.refSeconds, forms);
     const gap = row.kind === 'tempo' ? (60 * row.gapBeats) / row.bpm : 0;
     weigh(
       beliefs.map((belief) =>
@@ -155,58 +158,34 @@ export function makePaceFilter(months: number | null): PaceFilter {
       ),
     );
     const changes = row.kind === 'tempo' ? row.tries : row.clean;
-    practice.set(row.change, (practice.get(row.change) ?? 0) + Math.sqrt(changes / 8));
+    const more = Math.sqrt(changes / 8);
+    practice.set(row.change, (practice.get(row.change) ?? 0) + more);
+    if (forms !== null) kin.set(forms, (kin.get(forms) ?? 0) + more);
+    formsOf.set(row.change, forms);
     playedToday.add(row.change);
-    const { share, tries } = PACE.guard;
-    if (row.kind === 'tempo' && row.tries >= tries && row.clean >= share * row.tries)
+    if (row.kind !== 'tempo') return;
+    const whole = row.take ?? row;
+    if (whole.tries >= PACE.guard.tries && whole.clean >= PACE.guard.share * whole.tries)
       lately.set(row.change, [...(lately.get(row.change) ?? []), { day: row.day, gap }]);
-  }
-  /** Gap at which nine of ten come clean where log seconds have this mean. */
-  function gapAt(mean: number, change: string): number {
-    const hands: Three = beliefs[0].hands;
-    const chance = (logGap: number) =>
-      PACE.hands.reduce((sum, hand, j) => {
-        const spread = Math.sqrt(hand.scatter ** 2 + PACE.takeSpread ** 2);
-        const within = normalBelow((logGap - mean) / spread);
-        return sum + hands[j] * (PACE.lapse + (1 - PACE.lapse - hand.slip) * within);
-      }, 0);
-    let [low, high] = [mean - 3, mean + 3];
-    for (let i = 0; i < 60; i++) {
-      const middle = (low + high) / 2;
-      if (chance(middle) < PACE.said) low = middle;
-      else high = middle;
-    }
-    const guard = guardGap(change);
-    const gap = Math.exp(high);
-    return guard === null ? gap : Math.min(gap, PACE.guard.over * guard);
   }
   return {
     advance,
     absorb,
-    say: (change, refSeconds) => {
-      const { mean, spread } = mixture(change, logRef(change, refSeconds));
-      const told = mean - lowered(change, mean);
-      const above = (log: number) => Math.max(PACE.floorSeconds, Math.exp(log));
-      return {
-        seconds: above(told),
-        lowSeconds: above(told - BAND * spread),
-        highSeconds: above(told + BAND * spread),
-        logMean: mean,
-        logSpread: spread,
-        gapSeconds: gapAt(told, change),
-      };
+    say: (change, refSeconds, forms = null) => {
+      const expected = expecting(change, refSeconds, forms);
+      return { ...expected, ...sayPace(expected) };
     },
-    chance: (change, refSeconds, gapSeconds) => {
-      const { all, mean } = mixture(change, logRef(change, refSeconds));
+    chance: (change, refSeconds, gapSeconds, forms = null) => {
+      const { all, mean } = mixture(change, logRef(change, refSeconds, forms));
       const down = lowered(change, mean);
       return all.reduce(
         (sum, { belief, mu, variance }) =>
-          sum + belief.weight * chanceOf(belief, mu - down, variance, Math.log(gapSeconds)),
+          sum + belief.weight * chanceOver(belief.hands, mu - down, variance, Math.log(gapSeconds)),
         0,
       );
     },
-    count: (change, refSeconds, seconds) => {
-      const { all, mean } = mixture(change, logRef(change, refSeconds));
+    count: (change, refSeconds, seconds, forms = null) => {
+      const { all, mean } = mixture(change, logRef(change, refSeconds, forms));
       const down = lowered(change, mean);
       return all.reduce(
         (sum, { belief, mu }) =>
@@ -215,6 +194,23 @@ export function makePaceFilter(months: number | null): PaceFilter {
             (Math.max(PACE.floorSeconds, Math.exp(mu - down)) + Math.exp(belief.g[2])),
         0,
       );
+    },
+    pace: () => {
+      const { logMean, logSpread, hands } = expecting('', 1, null);
+      const changes: Record<string, ChangePace> = {};
+      for (const change of practice.keys()) {
+        const own = expecting(change, 1, formsOf.get(change) ?? null);
+        changes[change] = { logFactor: own.logMean, logSpread: own.logSpread, cleanGap: own.cleanGap };
+      }
+      return {
+        logFactor: logMean,
+        logSpread,
+        hands,
+        strumSeconds: Math.exp(beliefs[0].g[2]),
+        rows,
+        changes,
+        kinds: Object.fromEntries([...kin].map(([forms, takes]) => [forms, takenOff(PACE.kinShare * takes)])),
+      };
     },
     beliefs: () => beliefs,
   };

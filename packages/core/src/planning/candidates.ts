@@ -5,7 +5,7 @@
  */
 import { setsTempo, withTempo } from '../drills/fields';
 import { easier, gripsOf, makeDrill } from '../drills/make-drill';
-import { atPlainPace, overLimit, type TaughtHand } from '../hands/taught-hand';
+import { overLimit, type TaughtHand } from '../hands/taught-hand';
 import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
@@ -73,7 +73,7 @@ function isOpen(skill: Skill, states: ReadonlyMap<string, SkillState>, waived: r
 /** All candidates, most worth first; what this hand cannot be asked is left out. */
 export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
-  const grader = makeGrader(atPlainPace(context.taught));
+  const grader = makeGrader(context.taught);
   const candidates = context.syllabus.skills.flatMap((skill) => {
     const own = states.get(skill.id);
     if (!own || context.waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];

@@ -1,8 +1,9 @@
 import { averageHand, makeHand, standardGuitar } from '../fretboard';
-import { DEFAULT_LIMITS, NOTHING_ON_RECORD, taughtHand } from '../hands';
+import { parseFrets } from '../grips';
+import { DEFAULT_LIMITS, NOTHING_ON_RECORD, playedBy, taughtHand } from '../hands';
 import { must } from '../kernel';
 import { parseChord } from '../theory';
-import { assignParts, partsOf, readChart, tellingTones, writtenChords, type Player } from '.';
+import { assignParts, partsOf, pieceDemand, readChart, tellingTones, writtenChords, type Player } from '.';
 
 const { piece } = readChart('key: Db\ntempo: 80\n| Db | Bbm7 | Gbmaj7 | Ab7 | N.C. | Db |');
 const options = { hand: averageHand, instrument: standardGuitar, candidates: 10 };
@@ -51,25 +52,38 @@ test('the two notes are the telling ones, on strings 4 and 3, and move little', 
 });
 
 describe('who plays what', () => {
-  test('each the fullest part inside the limit', () => {
-    const [full, capo, two] = parts;
-    const found = assignParts(piece, [
-      player('strong', 100),
-      player('middle', Math.ceil(capo.heaviest)),
-      player('light', Math.ceil(two.heaviest)),
-      player('asked nobody', 100),
+  test('each the fullest part inside the limit, on grips inside it', () => {
+    const found = assignParts(piece, [player('strong', 100), player('careful', 45), player('light', 20)]);
+    expect(found.players.map((one) => [one.part.kind, one.why])).toEqual([
+      ['full', 'fullest'],
+      ['full', 'fullest'],
+      ['capo', 'fullest'],
     ]);
-    expect(found.players.map((one) => one.part.kind)).toEqual(['full', 'capo', 'two notes', 'full']);
+    const [strong, careful, light] = found.players.map((one) => one.part);
+    expect(strong.heaviest).toBeGreaterThan(45);
+    expect(careful.heaviest).toBeLessThanOrEqual(45);
+    expect(light.heaviest).toBeLessThanOrEqual(20);
     expect(found.covered).toBe(true);
-    expect(full.heaviest).toBeGreaterThan(capo.heaviest);
   });
 
   test('somebody plays all notes even where it is over the limit, and it is said', () => {
-    const limit = Math.ceil(parts[2].heaviest);
-    const found = assignParts(piece, [player('a', limit), player('b', limit + 3)]);
+    const heavy = readChart('| C#dim7 | F#7#9 |').piece;
+    const found = assignParts(heavy, [player('a', 10), player('b', 10)]);
     expect(found.covered).toBe(true);
-    expect(found.players[1]).toMatchObject({ why: 'harmony', overLimit: true });
-    expect(found.players[0].part.kind).toBe('two notes');
+    expect(found.players.map((one) => [one.part.kind, one.why, one.overLimit])).toEqual([
+      ['full', 'harmony', true],
+      ['two notes', 'lightest', true],
+    ]);
+  });
+
+  test('the full part has the very grips and the tempo its chart shows', () => {
+    const { taught } = player('a', 60);
+    const of = { ...playedBy(taught), locked: [{ frets: must(parseFrets('x43121')) }] };
+    const demand = pieceDemand(piece, of);
+    const [full] = partsOf(piece, of);
+    expect(full.grips).toEqual(demand.chords.map((one) => one.step.grip?.frets ?? null));
+    const { tempoShare, cleanShare, readyShare } = demand;
+    expect(full).toMatchObject({ tempoShare, cleanShare, readyShare });
   });
 
   test('what is locked stays, and the rest is solved around it', () => {

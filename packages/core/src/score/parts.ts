@@ -3,15 +3,7 @@
  * is to play it; and who of a group plays which, the fullest part inside each hand's limit, with the whole harmony in
  * somebody's hands.
  */
-import {
-  cleanChance,
-  gradeChange,
-  pathMemory,
-  planPath,
-  tempoFor,
-  type PathMemory,
-  type PathOptions,
-} from '../changes';
+import { gradeChange, type PathMemory, type PathOptions } from '../changes';
 import { gradeGrip } from '../effort/grade-grip';
 import { pitchAt, type Instrument } from '../fretboard/instrument';
 import { overLimit, playedBy, type TaughtHand } from '../hands/taught-hand';
@@ -20,13 +12,13 @@ import { mean } from '../kernel/number';
 import { mod12 } from '../theory/note';
 import type { Chord } from '../theory/chord';
 import { degreeParts } from '../theory/degree';
-import { chordOf, gapBeatsOf } from './piece-path';
+import { chordOf, gapBeatsOf, pieceDemand, readiness, type Readiness, type TimedChange } from './piece-path';
 import { writtenChords, type Piece } from './piece';
 
 export const PART_KINDS = ['full', 'capo', 'two notes'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
-export interface PartGrade {
+export interface PartGrade extends Readiness {
   readonly kind: PartKind;
   /** Fret of the capo it is played with, 0 for none. */
   readonly capo: number;
@@ -34,69 +26,43 @@ export interface PartGrade {
   readonly grips: readonly (Frets | null)[];
   readonly heaviest: number;
   readonly meanEffort: number;
-  /** Share of the written tempo at which its slowest change comes clean nine times in ten; null without changes. */
-  readonly tempoShare: number | null;
-  /** Expected share of its changes that come clean at the written tempo; null without changes. */
-  readonly cleanShare: number | null;
 }
 
 const MOST_CAPO = 7;
 /** Ease of a part with a capo falls by this many points a fret: a thinner sound (assumed). */
 const CAPO_POINTS = 0.5;
 
-/** The three parts of a piece for one hand, the full one with the chart's own capo; without the capo part where no capo makes it easier than none. */
+/**
+ * The three parts of a piece for one hand, the full one with the chart's own capo and with the very grips its chart shows;
+ * without the capo part where no capo makes it easier than none.
+ */
 export function partsOf(piece: Piece, options: PathOptions): PartGrade[] {
-  const bare = { ...options, instrument: { ...options.instrument, capo: 0 } };
-  const full = gripped(piece, 'full', piece.capo, bare, pathMemory());
-  const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped(piece, 'capo', i + 1, bare));
+  const full = gripped(piece, 'full', options);
+  const free = { ...options, locked: [], candidates: options.candidates ?? CAPO_CANDIDATES };
+  const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped({ ...piece, capo: i + 1 }, 'capo', free));
   const best = capos.reduce((least, one) =>
     one.meanEffort + one.capo * CAPO_POINTS < least.meanEffort + least.capo * CAPO_POINTS ? one : least,
   );
-  const two = twoNotes(piece, bare);
+  const two = twoNotes(piece, { ...options, instrument: { ...options.instrument, capo: 0 } });
   return [full, ...(best.meanEffort < full.meanEffort - 1 ? [best] : []), ...(two ? [two] : [])];
 }
 
-function gripped(
-  piece: Piece,
-  kind: PartKind,
-  capo: number,
-  options: PathOptions,
-  memory?: PathMemory,
-): PartGrade {
-  const written = writtenChords(piece);
-  const path = planPath(
-    written.map((one) => chordOf(one.chord)),
-    { ...options, instrument: { ...options.instrument, capo }, candidates: options.candidates ?? 16 },
-    memory,
-  );
-  const efforts = path.steps.flatMap((step) => (step.grip ? [step.grip.effort.total] : []));
-  const gaps = written.map((one) => gapBeatsOf(one.beats));
-  const changes = path.changes.flatMap((change, i) =>
-    change && path.steps[i].grip?.frets.join() !== path.steps[i + 1].grip?.frets.join()
-      ? [{ seconds: change.seconds, gapBeats: gaps[i] }]
-      : [],
-  );
+/** Grips looked at for each chord behind a capo: a part is compared by its mean, which more would hardly move. */
+const CAPO_CANDIDATES = 16;
+
+function gripped(piece: Piece, kind: PartKind, options: PathOptions, memory?: PathMemory): PartGrade {
+  const demand = pieceDemand(piece, options, memory);
+  const efforts = demand.chords.flatMap(({ step }) => (step.grip ? [step.grip.effort.total] : []));
+  const { tempoShare, cleanShare, readyShare } = demand;
   return {
     kind,
-    capo,
-    grips: path.steps.map((step) => step.grip?.frets ?? null),
+    capo: piece.capo,
+    grips: demand.chords.map(({ step }) => step.grip?.frets ?? null),
     heaviest: Math.max(0, ...efforts),
     meanEffort: efforts.length ? mean(efforts) : 0,
-    ...timing(changes, piece.tempoBpm),
-  };
-}
-
-interface Timed {
-  readonly seconds: number;
-  readonly gapBeats: number;
-}
-
-/** What changes of these seconds mean for the tempo written. */
-function timing(changes: readonly Timed[], bpm: number): Pick<PartGrade, 'tempoShare' | 'cleanShare'> {
-  if (changes.length === 0) return { tempoShare: null, cleanShare: null };
-  return {
-    tempoShare: Math.min(...changes.map((one) => tempoFor(one.seconds, one.gapBeats) / bpm)),
-    cleanShare: mean(changes.map((one) => cleanChance(one.seconds, (60 * one.gapBeats) / bpm))),
+    tempoShare,
+    cleanShare,
+    readyShare,
   };
 }
 
@@ -222,14 +188,19 @@ function pairTiming(
   gaps: readonly number[],
   bpm: number,
   options: PathOptions,
-): Pick<PartGrade, 'tempoShare' | 'cleanShare'> {
-  const changes = grips.slice(1).flatMap((to, i): Timed[] => {
+): Readiness {
+  const changes = grips.slice(1).flatMap((to, i): TimedChange[] => {
     const from = grips[i];
     if (!from || !to || from.join() === to.join()) return [];
-    const graded = gradeChange(from, to, options.hand, options.instrument, { pace: options.pace });
-    return graded.ok ? [{ seconds: graded.value.seconds, gapBeats: gaps[i] }] : [];
+    const gapBeats = gaps[i];
+    const graded = gradeChange(from, to, options.hand, options.instrument, {
+      pace: options.pace,
+      gapBeats,
+      gapSeconds: (60 * gapBeats) / bpm,
+    });
+    return graded.ok ? [{ grade: graded.value, times: 1, wantedBpm: bpm }] : [];
   });
-  return timing(changes, bpm);
+  return readiness(changes);
 }
 
 export interface Player {

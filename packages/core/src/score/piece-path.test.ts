@@ -1,6 +1,7 @@
 import { averageHand, standardGuitar } from '../fretboard';
 import { fretsText } from '../grips';
 import { must } from '../kernel';
+import { REFERENCE_PACE } from '../pace';
 import { parsePitch, pitchText } from '../theory';
 import {
   asIfWithoutCapo,
@@ -70,7 +71,7 @@ describe('what a piece asks', () => {
     locked[0] = { frets: [3, 5, 5, 4, 3, 3] };
     const held = pieceDemand(WALTZ, { ...BASE, locked });
     expect(fretsText(held.chords[0].step.grip?.frets ?? [])).toBe('355433');
-    const slow = pieceDemand(WALTZ, { ...BASE, pace: { factor: 2, logSpread: 0.1 } });
+    const slow = pieceDemand(WALTZ, { ...BASE, pace: { ...REFERENCE_PACE, logFactor: Math.log(2) } });
     expect(slow.tempoBpm).toBeCloseTo((demand.tempoBpm ?? 0) / 2, 6);
     const db = pieceDemand({ ...piece('key: Db\n| Db | Ab7 |'), capo: 1 }, BASE);
     expect(db.chords.map((one) => fretsText(one.step.grip?.frets ?? []))[0]).toBe('x32010');

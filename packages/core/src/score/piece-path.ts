@@ -18,32 +18,47 @@ export interface PieceChord extends WrittenChord {
   readonly step: PathStep;
 }
 
+/** A change, how often it is played and at what tempo it is wanted. */
+export interface TimedChange {
+  readonly grade: ChangeGrade;
+  readonly times: number;
+  /** Beats a minute the piece wants there. */
+  readonly wantedBpm: number;
+}
+
 /** Going from one written chord to another, as often as the piece does. */
-export interface PieceChange {
+export interface PieceChange extends TimedChange {
   /** Indexes of `chords`. */
   readonly from: number;
   readonly to: number;
-  readonly times: number;
   /** Beats the music leaves: see `gapBeatsOf`. */
   readonly gapBeats: number;
-  /** Beats a minute the piece wants there. */
-  readonly wantedBpm: number;
-  readonly grade: ChangeGrade;
   /** Chance that it comes clean at that tempo. */
   readonly cleanProbability: number;
+  /** Whether nine of ten come clean at that tempo. */
+  readonly ready: boolean;
 }
 
-export interface PieceDemand {
+/** How far a piece, or a part of one, is from the tempo it is wanted at. */
+export interface Readiness {
+  /** Share of the wanted tempo at which the weakest change comes clean nine times in ten; null without changes. */
+  readonly tempoShare: number | null;
+  /** Expected share of changes that come clean at the wanted tempo, each as often as it is played. */
+  readonly cleanShare: number | null;
+  /** Share of changes that are ready for it: nine of ten come clean, each as often as it is played. */
+  readonly readyShare: number | null;
+}
+
+export interface PieceDemand extends Readiness {
   readonly chords: readonly PieceChord[];
   readonly changes: readonly PieceChange[];
   /** Index in `changes` of the one furthest from the tempo wanted there; null without changes. */
   readonly weakest: number | null;
-  /** Share of the written tempo at which the weakest change comes clean nine times in ten; null without changes. */
-  readonly tempoShare: number | null;
-  /** Beats a minute of the piece's own tempo at which this student would get through. */
+  /** Beats a minute of the piece's own tempo at which this student would get through, and its 80 % band. */
   readonly tempoBpm: number | null;
-  /** Expected share of changes that come clean at the written tempo, each as often as it is played. */
-  readonly cleanShare: number | null;
+  readonly band: ChangeGrade['band'] | null;
+  /** Numbers of the bars that are gone into by a change that is not ready, in order, each once. */
+  readonly barsNotReady: readonly number[];
   /** Indexes of `chords`: the heaviest grips, each grip once. */
   readonly heaviest: readonly number[];
 }
@@ -70,20 +85,42 @@ export function pieceDemand(piece: Piece, options: PathOptions, memory?: PathMem
   );
   const chords = written.map((one, i): PieceChord => ({ ...one, step: path.steps[i] }));
   const changes = changesPlayed(piece, chords, here);
-  const shares = changes.map((change) => change.grade.tempoBpm / change.wantedBpm);
-  const weakest = shares.length ? shares.indexOf(Math.min(...shares)) : null;
-  const tempoShare = weakest === null ? null : shares[weakest];
-  const played = changes.reduce((sum, change) => sum + change.times, 0);
+  const ready = readiness(changes);
+  const { tempoShare } = ready;
+  const weakest = tempoShare === null ? null : changes.findIndex((change) => shareOf(change) === tempoShare);
+  const least = (bpm: (grade: ChangeGrade) => number) =>
+    piece.tempoBpm * Math.min(...changes.map((change) => bpm(change.grade) / change.wantedBpm));
   return {
     chords,
     changes,
     weakest,
-    tempoShare,
+    ...ready,
     tempoBpm: tempoShare === null ? null : piece.tempoBpm * tempoShare,
-    cleanShare: played
-      ? changes.reduce((sum, change) => sum + change.times * change.cleanProbability, 0) / played
+    band: changes.length
+      ? { lowBpm: least(({ band }) => band.lowBpm), highBpm: least(({ band }) => band.highBpm) }
       : null,
+    barsNotReady: [...new Set(changes.flatMap((one) => (one.ready ? [] : [chords[one.to].number])))].toSorted(
+      (a, b) => a - b,
+    ),
     heaviest: heaviestOf(chords),
+  };
+}
+
+const shareOf = ({ grade, wantedBpm }: TimedChange): number => grade.tempoBpm / wantedBpm;
+
+/** A change is ready where its tempo is the wanted one to the whole beat a minute. */
+const isReady = ({ grade, wantedBpm }: TimedChange): boolean => Math.round(grade.tempoBpm) >= wantedBpm;
+
+/** How far changes are from the tempi they are wanted at; `grade.cleanProbability` is asked for at those. */
+export function readiness(changes: readonly TimedChange[]): Readiness {
+  const played = changes.reduce((sum, change) => sum + change.times, 0);
+  if (played === 0) return { tempoShare: null, cleanShare: null, readyShare: null };
+  const share = (of: (change: TimedChange) => number) =>
+    changes.reduce((sum, change) => sum + change.times * of(change), 0) / played;
+  return {
+    tempoShare: Math.min(...changes.map(shareOf)),
+    cleanShare: share(({ grade }) => grade.cleanProbability ?? 0),
+    readyShare: share((change) => (isReady(change) ? 1 : 0)),
   };
 }
 
@@ -115,15 +152,15 @@ function changesPlayed(piece: Piece, chords: readonly PieceChord[], options: Pat
       pinned: { from: a.fingers, to: b.fingers },
     });
     if (!graded.ok) return [];
+    const timed: TimedChange = { grade: graded.value, times, wantedBpm: bpm };
     return [
       {
+        ...timed,
         from,
         to,
-        times,
         gapBeats,
-        wantedBpm: bpm,
-        grade: graded.value,
         cleanProbability: graded.value.cleanProbability ?? 0,
+        ready: isReady(timed),
       },
     ];
   });

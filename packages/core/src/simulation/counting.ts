@@ -29,9 +29,7 @@ export function countChanges(
   seconds = 60,
 ): number {
   const took = grips.map((from, i) => {
-    const graded = gradeChange(from, grips[(i + 1) % grips.length], hand, instrument, {
-      pace: { factor: 1, logSpread: 0 },
-    });
+    const graded = gradeChange(from, grips[(i + 1) % grips.length], hand, instrument);
     if (!graded.ok) return Number.POSITIVE_INFINITY;
     return graded.value.parts.reduce((sum, part) => {
       const own =

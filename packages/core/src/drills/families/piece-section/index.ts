@@ -131,7 +131,8 @@ function make(recipe: PieceSectionRecipe, context: DrillContext): Result<DrillOf
   const here: DrillContext = { ...context, instrument: { ...context.instrument, capo: piece.capo } };
   const { part } = recipe.parameters;
   const made = part === 'melody' ? melody(recipe, piece, here) : chords(recipe, piece, here);
-  return made.ok && piece.capo > 0 ? ok({ ...made.value, capo: piece.capo }) : made;
+  // None is as much the piece's own as one at fret 2 is.
+  return made.ok ? ok({ ...made.value, capo: piece.capo }) : made;
 }
 
 /** What of the piece the drill does not keep. */
