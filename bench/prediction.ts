@@ -2,7 +2,6 @@
  * How well P(clean) foretells takes it has not seen: mean log loss over simulated students whose truth the
  * estimator never reads, against the running mean and the last five takes of the same skill.
  */
-import { UNKNOWN_PACE } from '@finch/core/changes';
 import { standardGuitar } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
 import { cleanChance, forgettingLoad, makeGrader, replay, takeLoad } from '@finch/core/mastery';
@@ -22,7 +21,7 @@ interface Losses {
 
 function judge(seed: number, losses: Losses): void {
   const { lived, events, context, hand } = simulatedStudent(seed);
-  const grader = makeGrader({ hand, instrument: standardGuitar, pace: UNKNOWN_PACE });
+  const grader = makeGrader({ hand, instrument: standardGuitar });
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {
     const skill = skillsOf(take.items, firstSyllabus)

@@ -2,7 +2,7 @@
 import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
 import { must, seededRandom } from '@finch/core/kernel';
-import { type EventOf, type ReplayContext } from '@finch/core/mastery';
+import { type EventOf, type PaceRecords, type ReplayContext } from '@finch/core/mastery';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus } from '@finch/core/syllabus';
 
@@ -13,8 +13,17 @@ export interface SimulatedStudent {
   readonly lived: readonly LivedTake[];
   readonly events: readonly EventOf<'attempt'>[];
   readonly context: ReplayContext;
+  readonly pace: PaceRecords;
   readonly hand: Hand;
 }
+
+/** Months of playing, and seconds against the reference hand, of this simulated world. */
+const PLAYED = [
+  { months: 2, slowness: 1 },
+  { months: 14, slowness: 0.62 },
+  { months: 40, slowness: 0.42 },
+  { months: 90, slowness: 0.32 },
+] as const;
 
 function eventOf(take: LivedTake, seq: number): EventOf<'attempt'> {
   const { day, minuteOfDay, ...played } = take;
@@ -36,11 +45,12 @@ function eventOf(take: LivedTake, seq: number): EventOf<'attempt'> {
 export function simulatedStudent(seed: number): SimulatedStudent {
   const random = seededRandom(seed);
   const hand = must(makeHand({ ...averageHand, sizeFactor: 0.85 + 0.25 * random.unit() }));
+  const played = PLAYED[random.int(0, PLAYED.length - 1)];
   const traits = {
     learning: 0.08 + 0.1 * random.unit(),
     keeping: 0.8 + 0.6 * random.unit(),
     shakiness: 0.7 + 0.4 * random.unit(),
-    slowness: 0.85 + 0.4 * random.unit(),
+    slowness: played.slowness * Math.exp(random.normal(0, 0.25)),
     limit: 60 + 15 * random.unit(),
     painChance: 0,
     painPlace: 'wrist' as const,
@@ -67,5 +77,11 @@ export function simulatedStudent(seed: number): SimulatedStudent {
     difficultyFit: PRIOR_FIT,
     timeZone: 'UTC',
   };
-  return { lived, events, context, hand };
+  const pace: PaceRecords = {
+    hands: context.hands,
+    instruments: [],
+    timeZone: 'UTC',
+    playedFor: [{ from: new Date(START).toISOString(), value: { months: played.months } }],
+  };
+  return { lived, events, context, pace, hand };
 }

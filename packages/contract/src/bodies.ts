@@ -1,7 +1,7 @@
 /** What the server answers with: the day, a student, a lesson, a card of homework; each with its type. */
 import * as v from 'valibot';
 import { recipeSchema } from './drills';
-import { handSchema, instrumentSchema, limitsSchema, taughtHandSchema } from './hands';
+import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema, taughtHandSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { doneSchema, planSchema, planStandingSchema } from './plans';
 import { marksSchema } from './marks';
@@ -122,16 +122,16 @@ export const boardSchema = v.object({
 });
 export type BoardBody = v.InferOutput<typeof boardSchema>;
 
-const factorSchema = v.object({
+/** What is believed of all changes of a student: times the reference hand's seconds, with the 80 % band. */
+const paceReadSchema = v.object({
+  /** Months of playing now; null where nobody said. */
+  months: v.nullable(v.number()),
+  takes: v.number(),
   factor: v.number(),
   low: v.number(),
   high: v.number(),
-  logSpread: v.number(),
-});
-const paceFitSchema = v.object({
-  counts: v.number(),
-  overall: factorSchema,
-  parts: v.optional(v.object({ shift: factorSchema, barre: factorSchema, fingers: factorSchema })),
+  /** What was believed before any take. */
+  before: v.number(),
 });
 const limitsRecord = v.object({ from: v.string(), value: limitsSchema });
 export const studentSchema = v.object({
@@ -152,8 +152,10 @@ export const studentSchema = v.object({
   taught: taughtHandSchema,
   /** Fingerings and hooks made for this student, each with its version. */
   marks: marksSchema,
-  /** The pace found from counted minutes, and what it was taken for before any. */
-  pace: v.object({ fit: paceFitSchema, before: paceFitSchema }),
+  /** How long they had played when that was last said. */
+  playedFor: v.object({ from: v.nullable(v.string()), value: v.object({ months: playedMonthsSchema }) }),
+  /** What takes made of it. */
+  pace: paceReadSchema,
   skills: v.array(skillStateSchema),
   pain: painSchema,
   takes: v.number(),

@@ -44,7 +44,12 @@ const shortText = v.pipe(v.string(), v.maxLength(40));
 
 const itemSchema: v.GenericSchema<unknown, Item> = v.variant('kind', [
   gripItemSchema,
-  v.object({ kind: v.literal('change'), from: gripItemSchema, to: gripItemSchema }),
+  v.object({
+    kind: v.literal('change'),
+    from: gripItemSchema,
+    to: gripItemSchema,
+    gapBeats: v.optional(v.pipe(v.number('beats'), v.minValue(0.05), v.maxValue(16))),
+  }),
   v.object({ kind: v.literal('note'), string: stringNumberSchema, fret: whole(0, 24), name: shortText }),
   v.object({ kind: v.literal('interval'), root: shortText, degree: shortText }),
   v.object({ kind: v.literal('key'), key: shortText }),

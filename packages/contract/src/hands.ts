@@ -1,6 +1,7 @@
 /** Hands, instruments and limits as dated records. Ranges are those of the core, checked again by it. */
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import type { HandLimits, TaughtHand } from '@finch/core/hands';
+import type { Pace } from '@finch/core/pace';
 import * as v from 'valibot';
 import { fingersSchema } from './marks';
 import { schoolsSchema } from './schools';
@@ -66,17 +67,37 @@ export const limitsSchema: v.GenericSchema<unknown, HandLimits> = v.object({
   assumed: v.boolean(),
 });
 
+const changePaceSchema = v.object({
+  logFactor: v.number(),
+  logSpread: v.number(),
+  cleanGap: v.nullable(v.number()),
+});
+const paceSchema: v.GenericSchema<unknown, Pace> = v.object({
+  logFactor: v.number(),
+  logSpread: v.number(),
+  hands: v.tuple([v.number(), v.number(), v.number()]),
+  strumSeconds: v.number(),
+  rows: v.number(),
+  changes: v.record(v.string(), changePaceSchema),
+  kinds: v.record(v.string(), v.number()),
+});
+
+/** Months of playing; null where nobody said. */
+export const playedMonthsSchema = v.nullable(
+  v.pipe(
+    v.number('months of playing'),
+    v.minValue(0, 'months of playing, 0 or more'),
+    v.maxValue(1200, 'at most a hundred years of playing'),
+  ),
+);
+
 /** A student's hand as it is taught now, whole: what every question about a student takes. */
 export const taughtHandSchema: v.GenericSchema<unknown, TaughtHand> = v.object({
   hand: handSchema,
   instrument: instrumentSchema,
   limits: limitsSchema,
   pins: v.record(v.string(), fingersSchema),
-  pace: v.object({
-    factor: v.number(),
-    logSpread: v.number(),
-    parts: v.optional(v.object({ shift: v.number(), barre: v.number(), fingers: v.number() })),
-  }),
+  pace: paceSchema,
   school: schoolsSchema,
   difficultyFit: v.object({ version: v.string(), shiftLogits: v.record(v.string(), v.number()) }),
 });

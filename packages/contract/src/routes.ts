@@ -13,7 +13,7 @@ import {
 } from './basics';
 import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema } from './events';
-import { handSchema, instrumentSchema, limitsSchema } from './hands';
+import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from './hands';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
@@ -91,6 +91,7 @@ export const routes = {
       id: idSchema,
       name: personNameSchema,
       bornOn: v.nullable(birthDaySchema),
+      playedMonths: v.optional(playedMonthsSchema, null),
       /** Somebody of this name is here already, and this is another. */
       another: v.optional(v.boolean(), false),
     }),
@@ -145,6 +146,8 @@ export const routes = {
       hand: handSchema,
       instrument: instrumentSchema,
       limits: limitsSchema,
+      /** Left out, what was said before stays. */
+      playedMonths: v.optional(playedMonthsSchema),
     }),
     output: v.object({ version: v.number() }),
   }),

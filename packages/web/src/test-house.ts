@@ -169,6 +169,7 @@ export const modules = {
   taught: {
     useTaught: () => ({
       student: house.student,
+      whose: computed(() => house.student.value?.name ?? 'a middle hand'),
       drilling: house.drilling,
       limit: computed(() => house.drilling.value.limits?.gripEffort ?? null),
       hand: computed(() => house.drilling.value.hand),

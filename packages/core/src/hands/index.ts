@@ -11,5 +11,6 @@ export {
   type DrillContext,
   type HandRecords,
   type Pins,
+  type PlayedBy,
   type TaughtHand,
 } from './taught-hand';

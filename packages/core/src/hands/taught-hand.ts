@@ -109,7 +109,7 @@ export const playedBy = ({ hand, instrument, pace, pins, school, ...of }: Played
   ...(school ? { school } : {}),
   limits: { maxEffort: gripLimit(of) },
 });
-type PlayedBy = DrillContext & Partial<Pick<TaughtHand, 'school'>>;
+export type PlayedBy = DrillContext & Partial<Pick<TaughtHand, 'school'>>;
 
 /** Grade points by which a grip passes what the hand should be asked; 0 inside its limit. */
 export const overLimit = (grade: number, of: Pick<DrillContext, 'limits'>): number =>

@@ -23,5 +23,13 @@ export {
   type StudentState,
 } from './replay';
 export type { Marks } from './states';
-export { paceOf, studioShift, type PaceRead, type PaceRecords, type PlayedFor } from './pace';
+export {
+  paceFollower,
+  paceOf,
+  SHIFT_TAKES,
+  studioShift,
+  type PaceRead,
+  type PaceRecords,
+  type PlayedFor,
+} from './pace';
 export { forecastShare, type ShareForecast } from './forecast';

@@ -9,7 +9,7 @@ import type { Item } from '../drills/items';
 import type { Take, TakeResult } from '../drills/take';
 import { indexAt, type Dated } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
-import { clamp } from '../kernel/number';
+import { clamp, mean } from '../kernel/number';
 import {
   changeKey,
   kindOfChange,
@@ -64,6 +64,47 @@ interface Answered {
   readonly take: { readonly tries: number; readonly clean: number };
 }
 
+/** Follows a student's takes one after the other: what is expected of each, and what is believed after it. */
+export interface PaceFollower {
+  /** Share of steps that is expected to come clean; null for a take that has no tempo or no change. */
+  readonly expects: (take: Take, at: number) => number | null;
+  /** Takes it in; false where it says nothing of pace. Takes come in order. */
+  readonly follow: (take: Take, at: number) => boolean;
+  /** What is believed at an instant after all of them. */
+  readonly pace: (now: number) => Pace;
+}
+
+/** @param months of playing before the first take */
+export function paceFollower(records: PaceRecords, months: number | null, shift = 0): PaceFollower {
+  const filter = makePaceFilter(months, shift);
+  const dayOf = dayReader(records.timeZone);
+  const dayAt = (ms: number) => Math.round(Date.parse(dayOf(ms)) / DAY_MS);
+  const seconds = secondsReader(records);
+  return {
+    expects: (take, at) => {
+      filter.advance(dayAt(at));
+      const changes = changesOf(take, at, seconds);
+      return take.tempoBpm === null || changes.length === 0
+        ? null
+        : 1 - mean(changes.map((change) => missing(filter, change, take.tempoBpm ?? 0)));
+    },
+    follow: (take, at) => {
+      const day = dayAt(at);
+      filter.advance(day);
+      let said = false;
+      const changes = changesOf(take, at, seconds);
+      for (const answer of answersOf(take)) said = absorbAnswer(filter, day, changes, answer) || said;
+      if (take.count)
+        said = absorbCounted(filter, day, countedChanges(take, at, seconds), take.count) || said;
+      return said;
+    },
+    pace: (now) => {
+      filter.advance(dayAt(now));
+      return filter.pace();
+    },
+  };
+}
+
 /**
  * The pace a log says at an instant (ms since 1970), events after it left out.
  * @param shift what the studio's other students taught of the months said, in logs
@@ -78,26 +119,13 @@ export function paceOf(events: readonly LogEvent[], records: PaceRecords, now: n
   );
   const monthsOn = monthsReader(records.playedFor, now);
   const began = monthsOn(takes[0]?.at ?? now);
-  const filter = makePaceFilter(began, shift);
-  const dayOf = dayReader(records.timeZone);
-  const dayAt = (ms: number) => Math.round(Date.parse(dayOf(ms)) / DAY_MS);
-  const asked = secondsReader(records);
-  let spoke = 0;
-  for (const { take, at } of takes) {
-    const day = dayAt(at);
-    filter.advance(day);
-    let said = false;
-    const changes = changesOf(take, at, asked);
-    for (const answer of answersOf(take)) said = absorbAnswer(filter, day, changes, answer) || said;
-    if (take.count) said = absorbCounted(filter, day, countedChanges(take, at, asked), take.count) || said;
-    if (said) spoke++;
-  }
-  filter.advance(dayAt(now));
+  const follower = paceFollower(records, began, shift);
+  const spoke = takes.filter(({ take, at }) => follower.follow(take, at));
   return {
-    pace: filter.pace(),
+    pace: follower.pace(now),
     months: monthsOn(now),
     priorLogFactor: stageFactor(began) + shift,
-    takes: spoke,
+    takes: spoke.length,
   };
 }
 
@@ -178,6 +206,13 @@ function answersOf(take: Take): Answered[] {
   return [{ bpm: take.tempoBpm, tries, clean, take: { tries, clean } }];
 }
 
+/** Chance that a change does not come clean at a tempo. */
+const missing = (
+  filter: PaceFilter,
+  { change, refSeconds, gapBeats, forms }: AskedChange,
+  bpm: number,
+): number => 1 - filter.chance(change, refSeconds, (60 * gapBeats) / bpm, forms);
+
 /** Takes an answer in, shared over the changes it was about; false where it was about none. */
 function absorbAnswer(
   filter: PaceFilter,
@@ -187,10 +222,7 @@ function absorbAnswer(
 ): boolean {
   if (changes.length === 0) return false;
   const each = answer.tries / changes.length;
-  const expected = changes.map(({ change, refSeconds, gapBeats, forms }) => {
-    const clean = filter.chance(change, refSeconds, (60 * gapBeats) / answer.bpm, forms);
-    return each * (1 - clean);
-  });
+  const expected = changes.map((change) => each * missing(filter, change, answer.bpm));
   const missed = laidWhereExpected(answer.tries - answer.clean, expected, each);
   changes.forEach(({ gapBeats, ...change }, i) =>
     filter.absorb({

@@ -1,4 +1,4 @@
-export { PACE } from './constants';
+export { BAND, PACE } from './constants';
 export {
   chanceWithin,
   changeKey,

@@ -3,11 +3,13 @@
  * skills of the syllabus when the last ones come clean and asks for a few old ones. It yields takes with day
  * and minute; who wraps them into a log decides zone and calendar. Pain stops the day and rests three more.
  */
+import { plainChangeSeconds } from '../changes/grade-change';
 import { makeDrill } from '../drills/make-drill';
-import { warmUp, type Drill, type Recipe } from '../drills/recipe';
+import { warmUp, type ChangeLoopRecipe, type Drill, type Recipe } from '../drills/recipe';
 import type { TakeSource } from '../drills/take';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
+import { clamp } from '../kernel/number';
 import { seededRandom } from '../kernel/random';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { countChanges } from './counting';
@@ -48,6 +50,22 @@ const TAKES_A_SKILL = 3;
 const MINUTE_SECONDS = 60;
 /** A change taught for weeks goes quicker than the reference hand's on first sight. */
 const PRACTISED = 0.8;
+/** Share of the tempo at which a change has all of its seconds; slowest tempo asked, and the fastest to begin at. */
+const BEGIN_SHARE = 0.65;
+const SLOWEST_BPM = 36;
+const FASTEST_START = 120;
+
+/** Beats a minute a teacher who knows this player begins a loop at: a little under what its slowest change allows. */
+function firstTempo(recipe: ChangeLoopRecipe, targetBpm: number | null, life: Life): number {
+  const { grips } = recipe.parameters;
+  const slowest = Math.max(
+    ...grips.map((grip, i) =>
+      plainChangeSeconds(grip.frets, grips[(i + 1) % grips.length].frets, life.hand, life.instrument),
+    ),
+  );
+  const bpm = Math.round((BEGIN_SHARE * 60) / (slowest * life.traits.slowness));
+  return clamp(bpm, SLOWEST_BPM, Math.max(SLOWEST_BPM, targetBpm ?? FASTEST_START));
+}
 
 /** All takes of a life in order; the same life gives the same takes. */
 export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
@@ -75,8 +93,8 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   };
   const recipeOf = (skill: Skill): Recipe => {
     const recipe = choose.pick(skill.practice);
-    const bpm = tempo.get(skill.id);
-    if (recipe.family !== 'change loop' || bpm === undefined) return recipe;
+    if (recipe.family !== 'change loop' || recipe.parameters.piece) return recipe;
+    const bpm = tempo.get(skill.id) ?? firstTempo(recipe, skill.targetBpm, life);
     return { ...recipe, parameters: { ...recipe.parameters, tempoBpm: bpm } };
   };
   const adjustTempo = (skill: Skill, take: PlayedTake) => {
@@ -88,7 +106,7 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
         : take.result === 'not yet'
           ? take.tempoBpm - 2
           : take.tempoBpm;
-    tempo.set(skill.id, Math.max(36, Math.round(next)));
+    tempo.set(skill.id, Math.max(SLOWEST_BPM, Math.round(next)));
   };
 
   // Counted minutes draw from a stream of their own, so that they leave everything else as it is.

@@ -12,8 +12,11 @@ export interface CastMember {
   readonly scaleMm: number;
   readonly leftHanded?: true;
   readonly thumbOver?: true;
+  /** Months of playing as the demo is made; `unsaid` where nobody told the teacher. */
+  readonly played: number;
+  readonly unsaid?: true;
   readonly level: 0 | 1 | 2 | 3 | 4;
-  /** Learning, keeping, shakiness, slowness of the simulated player. */
+  /** Learning, keeping, shakiness of the simulated player, and slowness among those who have played as long. */
   readonly traits: readonly [number, number, number, number];
   readonly limit: number;
   /** 0 to 2: today's weekday, two days on, four days on. */
@@ -27,6 +30,9 @@ export interface CastMember {
   readonly fate?: 'pain' | 'stuck' | 'new' | 'fades';
   readonly seat?: 'student' | 'self-taught';
 }
+
+/** True seconds of a change against the reference hand, of somebody in the middle who has played so many months: this world's own. */
+export const trueSlowness = (months: number): number => 1.05 * (1 + months / 1.5) ** -0.38;
 
 const OPEN = ['open.em', 'open.e', 'open.am', 'open.a', 'open.d'];
 const WIDER = [...OPEN, 'open.c', 'open.g', 'open.dm', 'near.e-am', 'near.a-d', 'roots.6'];
@@ -56,6 +62,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.88,
     reachMm: 112,
     scaleMm: 628,
+    played: 30,
     level: 2,
     traits: [0.1, 1.2, 0.8, 1.1],
     limit: 58,
@@ -74,6 +81,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.08,
     reachMm: 150,
     scaleMm: 648,
+    played: 170,
     level: 4,
     traits: [0.11, 1.5, 0.7, 0.9],
     limit: 78,
@@ -91,6 +99,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.95,
     reachMm: 132,
     scaleMm: 648,
+    played: 34,
     level: 2,
     traits: [0.08, 1, 0.95, 1.2],
     limit: 64,
@@ -107,6 +116,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.1,
     reachMm: 152,
     scaleMm: 650,
+    played: 96,
     level: 3,
     traits: [0.09, 1.1, 0.8, 1.05],
     limit: 68,
@@ -124,6 +134,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.98,
     reachMm: 138,
     scaleMm: 648,
+    played: 200,
     level: 4,
     traits: [0.13, 1.6, 0.65, 0.85],
     limit: 76,
@@ -141,6 +152,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.75,
     reachMm: 92,
     scaleMm: 580,
+    played: 3,
     level: 0,
     traits: [0.08, 0.9, 1, 1.3],
     limit: 48,
@@ -156,6 +168,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.05,
     reachMm: 146,
     scaleMm: 648,
+    played: 110,
     level: 3,
     traits: [0.09, 1.2, 0.85, 1],
     limit: 70,
@@ -172,6 +185,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.96,
     reachMm: 134,
     scaleMm: 648,
+    played: 40,
     level: 2,
     traits: [0.1, 1.1, 0.8, 1],
     limit: 66,
@@ -189,6 +203,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.92,
     reachMm: 126,
     scaleMm: 640,
+    played: 80,
     level: 3,
     traits: [0.1, 1.3, 0.8, 1.05],
     limit: 62,
@@ -205,6 +220,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.04,
     reachMm: 140,
     scaleMm: 648,
+    played: 130,
     level: 3,
     traits: [0.06, 0.9, 0.95, 1.3],
     limit: 60,
@@ -221,6 +237,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.7,
     reachMm: 84,
     scaleMm: 520,
+    played: 4,
     level: 0,
     traits: [0.09, 0.8, 1.05, 1.4],
     limit: 44,
@@ -236,6 +253,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.02,
     reachMm: 130,
     scaleMm: 648,
+    played: 14,
     level: 1,
     traits: [0.05, 1, 1, 1.5],
     limit: 56,
@@ -251,6 +269,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.06,
     reachMm: 148,
     scaleMm: 648,
+    played: 60,
     level: 3,
     traits: [0.13, 1.1, 0.8, 0.85],
     limit: 74,
@@ -266,6 +285,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.9,
     reachMm: 122,
     scaleMm: 630,
+    played: 36,
     level: 2,
     traits: [0.08, 1.4, 0.85, 1.15],
     limit: 58,
@@ -282,6 +302,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.95,
     reachMm: 130,
     scaleMm: 640,
+    played: 16,
     level: 1,
     traits: [0.11, 1, 0.9, 1],
     limit: 56,
@@ -299,6 +320,8 @@ export const CAST: readonly CastMember[] = [
     reachMm: 142,
     scaleMm: 650,
     leftHanded: true,
+    played: 48,
+    unsaid: true,
     level: 2,
     traits: [0.07, 1.2, 0.85, 1.2],
     limit: 64,
@@ -315,6 +338,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.93,
     reachMm: 128,
     scaleMm: 648,
+    played: 12,
     level: 1,
     traits: [0.09, 1.1, 0.9, 1.1],
     limit: 62,
@@ -330,6 +354,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.12,
     reachMm: 158,
     scaleMm: 650,
+    played: 28,
     level: 2,
     traits: [0.06, 1.1, 0.95, 1.3],
     limit: 68,
@@ -345,6 +370,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.94,
     reachMm: 130,
     scaleMm: 648,
+    played: 150,
     level: 4,
     traits: [0.12, 1.4, 0.7, 0.9],
     limit: 74,
@@ -362,6 +388,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.84,
     reachMm: 106,
     scaleMm: 610,
+    played: 10,
     level: 1,
     traits: [0.08, 0.9, 1, 1.2],
     limit: 50,
@@ -377,6 +404,8 @@ export const CAST: readonly CastMember[] = [
     size: 0.97,
     reachMm: 134,
     scaleMm: 648,
+    played: 72,
+    unsaid: true,
     level: 3,
     traits: [0.08, 1.3, 0.85, 1.1],
     limit: 66,
@@ -393,6 +422,7 @@ export const CAST: readonly CastMember[] = [
     size: 1,
     reachMm: 138,
     scaleMm: 648,
+    played: 1,
     level: 0,
     traits: [0.1, 1, 0.9, 1.1],
     limit: 62,
@@ -409,6 +439,7 @@ export const CAST: readonly CastMember[] = [
     size: 1.05,
     reachMm: 146,
     scaleMm: 648,
+    played: 20,
     level: 2,
     traits: [0.09, 1.2, 0.85, 1],
     limit: 70,
@@ -424,6 +455,7 @@ export const CAST: readonly CastMember[] = [
     size: 0.9,
     reachMm: 118,
     scaleMm: 630,
+    played: 18,
     level: 1,
     traits: [0.06, 1, 0.95, 1.35],
     limit: 54,

@@ -19,7 +19,7 @@ import { writePiece } from '../pieces/pieces.repository';
 import { addEvents } from '../practice/log.repository';
 import { addDated, addPerson, addStudent } from '../students/students.repository';
 import { addSyllabus } from '../syllabus/syllabus.service';
-import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, type CastMember } from './cast';
+import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, trueSlowness, type CastMember } from './cast';
 import { REPERTOIRE } from './repertoire';
 
 const DEMO_SEED = 1411;
@@ -187,6 +187,12 @@ async function makeLife(
   await addDated(manager, 'hand', { ...dated(), value: hand });
   await addDated(manager, 'instrument', { ...dated(), value: instrument });
   await addDated(manager, 'limits', { ...dated(), value: limits });
+  if (!member.unsaid)
+    await addDated(manager, 'played', {
+      ...dated(),
+      fromInstant: new Date(maker.now),
+      value: { months: member.played },
+    });
 
   const phase = (LAST + [0, 2, 4][member.lessonDay]) % 7;
   const [hour, minute] = member.lessonAt.split(':').map(Number);
@@ -214,7 +220,7 @@ async function makeLife(
         learning: Math.min(0.2, learning * 1.7),
         keeping,
         shakiness,
-        slowness,
+        slowness: slowness * trueSlowness(member.played),
         limit: member.limit + 8,
         painChance: 0.01,
         painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',

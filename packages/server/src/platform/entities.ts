@@ -137,6 +137,7 @@ const dated = (name: string) =>
 export const HandEntity = dated('hand_record');
 export const InstrumentEntity = dated('instrument_record');
 export const LimitsEntity = dated('limits_record');
+export const PlayedEntity = dated('played_record');
 
 export const LessonEntity = new EntitySchema<LessonRow>({
   name: 'lesson',
@@ -194,6 +195,7 @@ export const entities = [
   HandEntity,
   InstrumentEntity,
   LimitsEntity,
+  PlayedEntity,
   LessonEntity,
   HomeCardEntity,
   LogEventEntity,

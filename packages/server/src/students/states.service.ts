@@ -3,7 +3,6 @@
  * only a cache: it is keyed by the log's own count and last id, and dropping it changes nothing but time.
  */
 import type { Marks } from '@finch/contract';
-import { paceOf, PLAIN_PRIOR, studioPrior, type CountedChanges, type PaceFit } from '@finch/core/changes';
 import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
 import {
   assumedLimits,
@@ -14,7 +13,16 @@ import {
   type HandLimits,
   type TaughtHand,
 } from '@finch/core/hands';
-import { countsOf, paceFrom, replay, type StudentState } from '@finch/core/mastery';
+import {
+  paceOf,
+  replay,
+  SHIFT_TAKES,
+  studioShift,
+  type LogEvent,
+  type PaceRead,
+  type PlayedFor,
+  type StudentState,
+} from '@finch/core/mastery';
 import type { EntityManager } from 'typeorm';
 import { markBook, type MarkBook } from '../marks/marks.service';
 import type { DatedRow } from '../platform/entities';
@@ -38,11 +46,14 @@ export interface StudentView {
   readonly limits: Held<HandLimits>;
   readonly limitsBefore: { readonly from: string; readonly value: HandLimits } | null;
   readonly marks: Marks;
-  /** This student's pace and what it was taken for before anything was counted. */
-  readonly pace: { readonly fit: PaceFit; readonly before: PaceFit };
+  /** This student's pace, and how long they had played when somebody last said so. */
+  readonly pace: PaceRead;
+  readonly playedFor: Held<PlayedFor>;
   /** What every question about this student takes. */
   readonly taught: TaughtHand;
 }
+
+const NOBODY_SAID: PlayedFor = { months: null };
 
 /** States stay fresh this long; fading is a matter of days. */
 const FRESH_MS = 30 * 60_000;
@@ -51,9 +62,10 @@ interface Kept {
   readonly key: string;
   readonly studioId: string;
   readonly state: StudentState;
-  readonly counts: readonly CountedChanges[];
-  /** From the plain prior, so that one student's fit never rests on another's. */
-  readonly alone: PaceFit;
+  /** Without what the studio taught, so that one student's pace never rests on another's. */
+  readonly alone: PaceRead;
+  /** The log while it says too little of the student to stand alone; null from then on. */
+  readonly few: readonly LogEvent[] | null;
 }
 
 export interface States {
@@ -82,12 +94,15 @@ export function makeStates(): States {
     const hands = dated.hands.map(asDated<Hand>);
     const instruments = dated.instruments.map(asDated<Instrument>);
     const limits = dated.limits.map(asDated<HandLimits>);
+    const played = dated.played.map(asDated<PlayedFor>);
+    const playing = { hands, instruments, playedFor: played, timeZone: record.timeZone };
     const { count, last } = await logTail(manager, id);
     const key = [
       count,
       last,
       hands.length,
       instruments.length,
+      played.length,
       syllabus.id,
       record.timeZone,
       Math.floor(now / FRESH_MS),
@@ -104,20 +119,17 @@ export function makeStates(): States {
         difficultyFit: PRIOR_FIT,
         timeZone: record.timeZone,
       };
-      const counts = countsOf(events);
-      const alone = paceFrom(counts, hand.value, instrument.value, PLAIN_PRIOR);
-      known = { key, studioId, state: replay(events, context, now), counts, alone };
+      const alone = paceOf(events, playing, now);
+      const few = alone.takes < SHIFT_TAKES ? events : null;
+      known = { key, studioId, state: replay(events, context, now), alone, few };
       kept.set(id, known);
     }
-    const { state, counts } = known;
+    const { state, alone, few } = known;
     const others = [...kept].flatMap(([of, one]) =>
       of !== id && one.studioId === studioId ? [one.alone] : [],
     );
-    const prior = studioPrior(others);
-    const pace = {
-      fit: paceFrom(counts, hand.value, instrument.value, prior),
-      before: paceFrom([], hand.value, instrument.value, prior),
-    };
+    const shift = few ? studioShift(others) : 0;
+    const pace = few && shift !== 0 ? paceOf(few, playing, now, shift) : alone;
     const limit = held(limits, now, assumedLimits(record.bornOn, now));
     const marks = shared.marks.forStudent(id);
     const taught = taughtHand(
@@ -128,7 +140,7 @@ export function makeStates(): States {
         bornOn: record.bornOn,
         school: shared.book.forStudent(id),
         pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
-        pace: paceOf(pace.fit),
+        pace: pace.pace,
         difficultyFit: PRIOR_FIT,
       },
       now,
@@ -142,6 +154,7 @@ export function makeStates(): States {
       limits: limit,
       marks,
       pace,
+      playedFor: held(played, now, NOBODY_SAID),
       taught,
       limitsBefore: limits.length > 1 ? limits[limits.length - 2] : null,
     };

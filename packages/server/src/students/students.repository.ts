@@ -3,6 +3,7 @@ import {
   HandEntity,
   InstrumentEntity,
   LimitsEntity,
+  PlayedEntity,
   PersonEntity,
   StudentEntity,
   type DatedRow,
@@ -39,6 +40,7 @@ export interface DatedRecords {
   readonly hands: DatedRow[];
   readonly instruments: DatedRow[];
   readonly limits: DatedRow[];
+  readonly played: DatedRow[];
 }
 
 export async function datedRecords(
@@ -51,10 +53,16 @@ export async function datedRecords(
     hands: await manager.getRepository(HandEntity).find(order),
     instruments: await manager.getRepository(InstrumentEntity).find(order),
     limits: await manager.getRepository(LimitsEntity).find(order),
+    played: await manager.getRepository(PlayedEntity).find(order),
   };
 }
 
-const DATED = { hand: HandEntity, instrument: InstrumentEntity, limits: LimitsEntity } as const;
+const DATED = {
+  hand: HandEntity,
+  instrument: InstrumentEntity,
+  limits: LimitsEntity,
+  played: PlayedEntity,
+} as const;
 
 export async function addDated(
   manager: EntityManager,
@@ -131,7 +139,7 @@ export async function namesake(
 
 /**
  * Everything of a double comes to the student: the log by reading both, since it is never written over; lessons, home cards
- * and pins by moving; hand, guitar and limits only where the student has none of their own.
+ * and pins by moving; hand, guitar, limits and months of playing only where the student has none of their own.
  */
 export async function mergeInto(
   manager: EntityManager,
@@ -140,7 +148,7 @@ export async function mergeInto(
   at: Date,
 ): Promise<void> {
   const both = [studentId, doubleId];
-  for (const table of ['hand_record', 'instrument_record', 'limits_record'])
+  for (const table of ['hand_record', 'instrument_record', 'limits_record', 'played_record'])
     await manager.query(
       `INSERT INTO ${table} (studio_id, id, student_id, from_instant, value)
        SELECT studio_id, gen_random_uuid(), $1, from_instant, value FROM ${table} WHERE student_id = $2

@@ -3,6 +3,8 @@ import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
 import type { StudentBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import type { Recipe } from '@finch/core/drills';
+import type { PaceRead } from '@finch/core/mastery';
+import { BAND } from '@finch/core/pace';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { may, need, type Who } from '../accounts/rights';
@@ -33,10 +35,7 @@ const SHOWN_LESSONS = 120;
 
 export interface Students {
   readonly read: (who: Who, studentId: string) => Promise<StudentBody>;
-  readonly add: (
-    who: Who,
-    student: { id: string; name: string; bornOn: string | null; another: boolean },
-  ) => Promise<{ id: string }>;
+  readonly add: (who: Who, student: AddedStudent) => Promise<{ id: string }>;
   readonly keep: (who: Who, studentId: string, kept: KeptStudent) => Promise<{ version: number }>;
   readonly merge: (
     who: Who,
@@ -48,7 +47,14 @@ export interface Students {
   readonly keepHand: (
     who: Who,
     studentId: string,
-    kept: { version: number; hand: Hand; instrument: Instrument; limits: HandLimits },
+    kept: {
+      version: number;
+      hand: Hand;
+      instrument: Instrument;
+      limits: HandLimits;
+      /** Left out: as it was said before. */
+      playedMonths?: number | null | undefined;
+    },
   ) => Promise<{ version: number }>;
   readonly keepNote: (
     who: Who,
@@ -56,6 +62,15 @@ export interface Students {
     version: number,
     note: string,
   ) => Promise<{ version: number }>;
+}
+
+interface AddedStudent {
+  readonly id: string;
+  readonly name: string;
+  readonly bornOn: string | null;
+  readonly another: boolean;
+  /** Months of playing; null where nobody said. */
+  readonly playedMonths: number | null;
 }
 
 interface KeptStudent {
@@ -79,6 +94,20 @@ async function askTwice(manager: EntityManager, name: string, studentId: string)
   const other = await namesake(manager, name, studentId);
   if (other) throw new Refusal('student.twice', 'name', other);
 }
+
+/** What the pace says of every change, for whoever reads it. */
+const paceBody = ({ pace, months, takes, priorLogFactor }: PaceRead): StudentBody['pace'] => {
+  const wide = Math.exp(BAND * pace.logSpread);
+  const factor = Math.exp(pace.logFactor);
+  return {
+    months,
+    takes,
+    factor,
+    low: factor / wide,
+    high: factor * wide,
+    before: Math.exp(priorLogFactor),
+  };
+};
 
 const STALE = 'the newer version; yours is still on your screen';
 
@@ -128,7 +157,8 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           limitsBefore: view.limitsBefore,
           taught: view.taught,
           marks: view.marks,
-          pace: view.pace,
+          playedFor: view.playedFor,
+          pace: paceBody(view.pace),
           skills: state.skills.map((skill) => ({ ...skill, history: [...skill.history] })),
           pain: state.pain,
           takes: state.takes,
@@ -177,6 +207,14 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           version: 1,
           createdAt: new Date(clock.now()),
         });
+        if (student.playedMonths !== null)
+          await addDated(manager, 'played', {
+            studioId: who.studioId,
+            id: uuid(),
+            studentId: student.id,
+            fromInstant: new Date(clock.now()),
+            value: { months: student.playedMonths },
+          });
         return { id: student.id };
       });
     },
@@ -238,6 +276,8 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
         await addDated(manager, 'hand', { ...row(), value: kept.hand });
         await addDated(manager, 'instrument', { ...row(), value: kept.instrument });
         await addDated(manager, 'limits', { ...row(), value: { ...kept.limits, assumed: false } });
+        if (kept.playedMonths !== undefined)
+          await addDated(manager, 'played', { ...row(), value: { months: kept.playedMonths } });
         return { version: kept.version + 1 };
       });
     },

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Who is on the bench and what that hand stands; places add their own controls at the right. */
 import { computed } from 'vue';
+import { BFormSelect } from 'bootstrap-vue-next';
 import { RouterLink } from 'vue-router';
 import { useBench } from '../session/bench';
 import { useStudent } from '../session/queries';
+import { stageChoices } from '../words/played-words';
 
 const bench = useBench();
 const { data } = useStudent(() => bench.studentId);
@@ -40,7 +42,14 @@ const strip = computed(() => {
       </span>
       <span v-if="strip.pain" class="tag over">{{ strip.pain }}</span>
     </template>
-    <span v-else class="small">Nobody is on the bench. Pick a student on the Board.</span>
+    <span v-else class="small nobody"
+      >Nobody is on the bench: grips and tempi are for a hand of
+      <BFormSelect
+        v-model="bench.stage"
+        size="sm"
+        aria-label="How long the hand has played"
+        :options="stageChoices"
+    /></span>
     <div id="bench-tools" class="tools" />
   </section>
 </template>
@@ -61,6 +70,15 @@ const strip = computed(() => {
   color: var(--ink);
   text-decoration: none;
   overflow-wrap: anywhere;
+}
+.nobody {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-1) var(--space-2);
+}
+.nobody select {
+  width: auto;
 }
 .facts {
   font-size: var(--size-2);

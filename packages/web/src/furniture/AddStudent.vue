@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** A new student: a name is enough, a birthday may follow; somebody of that name is asked about first. */
+/** A new student: a name is enough, a birthday and how long they have played may follow; somebody of that name is asked about first. */
 import { routes } from '@finch/contract';
 import { useQueryClient } from '@tanstack/vue-query';
-import { BButton, BFormInput } from 'bootstrap-vue-next';
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next';
 import { v7 as uuid } from 'uuid';
 import { ref, useTemplateRef, watch } from 'vue';
 import { readAnew } from '../session/queries';
@@ -10,6 +10,7 @@ import { call, Refused } from '../session/api';
 import { useBench } from '../session/bench';
 import { useDrafts } from '../session/drafts';
 import { sayError } from '../words';
+import { playedChoices, playedMonths } from '../words/played-words';
 
 defineProps<{ pri?: boolean }>();
 const emit = defineEmits<{ added: [id: string] }>();
@@ -17,18 +18,19 @@ const bench = useBench();
 const client = useQueryClient();
 const drafts = useDrafts();
 const KEY = 'new-student';
-const kept = drafts.read<{ name: string; born: string }>(KEY)?.value;
+const kept = drafts.read<{ name: string; born: string; played?: string }>(KEY)?.value;
 const name = ref(kept?.name ?? '');
 const born = ref(kept?.born ?? '');
+const played = ref(kept?.played ?? '');
 const trouble = ref('');
 const asksTwice = ref(false);
 const busy = ref(false);
 /** Made before the first press, so that a second one is the same student. */
 let id = uuid();
-watch([name, born], ([now, day]) => {
+watch([name, born, played], ([now, day, months]) => {
   asksTwice.value = false;
   trouble.value = '';
-  if (now || day) drafts.write(KEY, { name: now, born: day });
+  if (now || day || months) drafts.write(KEY, { name: now, born: day, played: months });
   else drafts.drop(KEY);
 });
 async function add(another = false) {
@@ -37,10 +39,16 @@ async function add(another = false) {
   trouble.value = '';
   try {
     const made = await call(routes.addStudent, {
-      body: { id, name: name.value, bornOn: born.value || null, another },
+      body: {
+        id,
+        name: name.value,
+        bornOn: born.value || null,
+        playedMonths: playedMonths(played.value),
+        another,
+      },
     });
     id = uuid();
-    name.value = born.value = '';
+    name.value = born.value = played.value = '';
     drafts.drop(KEY);
     bench.put(made.id, null);
     // Before the Board is read anew: a first student takes the steps of the first day, and this form, off the screen.
@@ -61,6 +69,7 @@ defineExpose({ focus: () => form.value?.querySelector('input')?.focus() });
   <form ref="form" class="add" @submit.prevent="add()">
     <label class="grow">Name<BFormInput v-model="name" maxlength="80" required /></label>
     <label>Born on<BFormInput v-model="born" type="date" /></label>
+    <label>Has played for<BFormSelect v-model="played" :options="playedChoices()" /></label>
     <BButton type="submit" :class="{ pri }" :variant="pri ? 'dark' : 'outline-secondary'" :disabled="busy"
       >Add a student</BButton
     >

@@ -1,16 +1,20 @@
 /**
  * What is asked of the student on the bench: the hand as its school has it play, the instrument, the limit, the
- * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand under the school of whoever sits.
+ * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand of the stage chosen, under the school of
+ * whoever sits.
  */
 import { routes, type Marks, type SchoolsBody } from '@finch/contract';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { changeMark, gripMark, type Frets } from '@finch/core/grips';
-import type { DrillContext } from '@finch/core/hands';
+import type { PlayedBy } from '@finch/core/hands';
+import { stagePace } from '@finch/core/pace';
 import { handFor } from '@finch/core/shapes';
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
+import { stageWords } from '../words/played-words';
 import { holdSchool, school } from '../words/school';
 import { call } from './api';
+import { useBench } from './bench';
 import { plain } from './plain';
 import { useStudent } from './queries';
 import { useSeat } from './seat';
@@ -39,13 +43,21 @@ const NO_MARKS: Marks = { pins: [], hooks: [] };
 
 export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
   const client = useQueryClient();
+  const bench = useBench();
   const { data: student } = useStudent(studentId);
   const { data: schools } = useSchools(studentId);
   const marks = computed(() => schools.value?.marks ?? student.value?.marks ?? NO_MARKS);
   const limit = computed(() => student.value?.taught.limits.gripEffort ?? null);
   // As plain data: what the query holds is wrapped, and the core would read through the wrapping a million times.
-  const drilling = computed<DrillContext>(() =>
-    plain(student.value?.taught ?? { hand: handFor(averageHand, school()), instrument: standardGuitar }),
+  const drilling = computed<PlayedBy>(() =>
+    plain(
+      student.value?.taught ?? {
+        hand: handFor(averageHand, school()),
+        instrument: standardGuitar,
+        pace: stagePace(bench.stage),
+        school: school(),
+      },
+    ),
   );
   const hand = computed(() => drilling.value.hand);
   const instrument = computed(() => drilling.value.instrument);
@@ -61,5 +73,7 @@ export function useTaught(studentId: MaybeRefOrGetter<string | null>) {
         client.invalidateQueries({ queryKey: [key] }),
       ),
     );
-  return { student, marks, limit, drilling, hand, instrument, hookOn, hookOnChange, refresh };
+  /** Whose hand it is, in words. */
+  const whose = computed(() => student.value?.name ?? stageWords[bench.stage]);
+  return { student, whose, marks, limit, drilling, hand, instrument, hookOn, hookOnChange, refresh };
 }

@@ -2,6 +2,7 @@ import { Foundations1764000000000 } from './foundations';
 import { Pieces1764200000000 } from './pieces';
 import { PlanStanding1764300000000 } from './plan-standing';
 import { StudioLife1764400000000 } from './studio-life';
+import { PlayedRecord1764500000000 } from './played-record';
 import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
 
 /** In order; listed by hand, since a folder scan would depend on how the server is built. */
@@ -11,4 +12,5 @@ export const migrations = [
   Pieces1764200000000,
   PlanStanding1764300000000,
   StudioLife1764400000000,
+  PlayedRecord1764500000000,
 ];

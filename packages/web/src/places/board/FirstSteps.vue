@@ -68,7 +68,9 @@ const bare = [0, 0, 0, 0, 0, 0] as const;
       <b>2</b>
       <div>
         <h2>Put the first student on the bench</h2>
-        <p class="note">A name is enough; the birthday sets a child’s limits.</p>
+        <p class="note">
+          A name is enough; the birthday sets a child’s limits, the time of playing the first tempi.
+        </p>
         <AddStudent ref="adding" :pri="named" @added="opened" />
       </div>
     </section>

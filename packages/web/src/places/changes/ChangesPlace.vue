@@ -69,12 +69,7 @@ useKeys('changes', {
       <label v-if="pair" class="small loop"
         ><input v-model="looping" type="checkbox" /> Hear only this change, round and round</label
       >
-      <PaceLine
-        v-if="student"
-        :name="student.name.split(' ')[0]"
-        :fit="student.pace.fit"
-        :before="student.pace.before"
-      />
+      <PaceLine v-if="student" :name="student.name.split(' ')[0]" :pace="student.pace" />
       <BarreCaution v-if="barres" />
     </aside>
     <HouseDialog v-model="printing" size="lg" title="On paper">

@@ -109,7 +109,7 @@ export function usePathBench() {
     printing.value && path.value
       ? pathJob(path.value, where.value, {
           title,
-          who: student.value?.name ?? 'a middle hand',
+          who: taught.whose.value,
           leftHanded: instrument.value.leftHanded,
         })
       : null,

@@ -3,11 +3,10 @@
  * back. Worked out beside the page; an older answer never overtakes a newer question.
  */
 import type { OtherWay, Path, PathFound, PathLock, PathOptions } from '@finch/core/changes';
-import { gripLimit, type DrillContext } from '@finch/core/hands';
+import { gripLimit, playedBy, type PlayedBy } from '@finch/core/hands';
 import { chordOf, gapBeatsOf } from '@finch/core/score';
 import { refDebounced } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
-import { school } from '../../words/school';
 import { benchWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import { limitsAsked, type PathAsked } from './path-asked';
@@ -19,7 +18,7 @@ const LONG_PIECE = 64;
 export function usePath(given: {
   readonly typed: string;
   readonly asked: PathAsked;
-  readonly drilling: ComputedRef<DrillContext>;
+  readonly drilling: ComputedRef<PlayedBy>;
   /** Fret of a capo the chords are meant for. */
   readonly capo: number;
 }) {
@@ -29,18 +28,15 @@ export function usePath(given: {
   const locks = shallowRef<Readonly<Record<number, PathLock>>>({});
   const progression = computed(() => readProgression(settled.value));
   const options = computed<PathOptions>(() => {
-    const { hand, instrument, pace, pins } = given.drilling.value;
     const { chords, piece } = progression.value;
+    const { instrument, ...of } = playedBy(given.drilling.value);
     return {
-      hand,
+      ...of,
       instrument: { ...instrument, capo: given.capo || piece.capo || instrument.capo },
-      ...(pace ? { pace } : {}),
-      ...(pins ? { pins } : {}),
       objective: asked.objective,
       limits: limitsAsked(asked, gripLimit(given.drilling.value)),
       locked: chords.map((_, i) => locks.value[i] ?? null),
       gapBeats: chords.map((one) => gapBeatsOf(one.beats)),
-      school: { ...school() },
     };
   });
   const search = useLatest(

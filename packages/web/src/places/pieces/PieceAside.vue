@@ -20,7 +20,7 @@ const { is } = dialogs;
       <BButton v-if="members.length > 1" size="sm" variant="outline-secondary" @click="bench.otherStudent"
         >{{ first }} ⇄</BButton
       >
-      <b v-else>{{ first ?? 'a middle hand' }}</b>
+      <b v-else>{{ first ?? taught.whose.value }}</b>
     </div>
     <p v-if="failed" class="refusal" role="alert">This piece could not be worked out in this window.</p>
     <p v-else-if="piece && !demand" class="note" role="status">Finding its grips…</p>

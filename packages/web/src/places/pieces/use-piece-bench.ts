@@ -89,7 +89,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
     return chartJob(now, {
       grips: full ? demand.value.chords.map((one) => one.step.grip) : [],
       leftHanded: drilling.value.instrument.leftHanded,
-      foot: full ? `Grips for ${first.value ?? 'a middle hand'}` : PART_NAMES[chart.part.value],
+      foot: full ? `Grips for ${first.value ?? taught.whose.value}` : PART_NAMES[chart.part.value],
     });
   });
 

@@ -7,6 +7,7 @@ import { ref, watch } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import BothVersions from '../../furniture/BothVersions.vue';
 import { setupWords, sayProblem, tuningWords } from '../../words';
+import { playedChoices, playedWords } from '../../words/played-words';
 import { call } from '../../session/api';
 import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
@@ -30,7 +31,7 @@ const keeping = useKeeping<StudentBody>({
   },
   newest: () => call(routes.student, { params: { studentId: props.student.id } }),
   versionOf: (theirs) => theirs.version,
-  inWords: ({ hand, instrument, limits }) =>
+  inWords: ({ hand, instrument, limits, pace }) =>
     [
       `reach ${hand.value.reachMm ?? 'not measured'}${hand.value.reachMm ? ' mm' : ''}`,
       `scale ${instrument.value.scaleLengthMm} mm`,
@@ -38,6 +39,7 @@ const keeping = useKeeping<StudentBody>({
       setupWords(instrument.value.setup),
       `effort limit ${limits.value.gripEffort}`,
       `barre minutes ${limits.value.barreMinutes}`,
+      `has played for ${playedWords(pace.months)}`,
     ].join(', '),
   show: (theirs) => (fields.value = fieldsOf(theirs)),
 });
@@ -135,6 +137,9 @@ defineExpose({ edit });
           type="number"
           step="0.5"
           required
+      /></label>
+      <label
+        >Has played for<BFormSelect v-model="fields.played" :options="playedChoices(student.pace.months)"
       /></label>
       <BFormCheckbox v-model="fields.thumb">Thumb may fret string 6</BFormCheckbox>
       <BFormCheckbox v-model="fields.left">Left-handed guitar</BFormCheckbox>

@@ -5,6 +5,7 @@ import { REFERENCE_REACH_MM } from '@finch/core/fretboard';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, useTemplateRef } from 'vue';
 import { setupWords, tuningWords } from '../../words';
+import { playedWords } from '../../words/played-words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import HandForm from './HandForm.vue';
 
@@ -72,6 +73,10 @@ const bars = computed(() =>
       <div>
         <dt>Strings and action</dt>
         <dd>{{ setupWords(student.instrument.value.setup) }}</dd>
+      </div>
+      <div>
+        <dt>Has played for</dt>
+        <dd>{{ playedWords(student.pace.months) }}</dd>
       </div>
       <div>
         <dt>Thumb over the top</dt>

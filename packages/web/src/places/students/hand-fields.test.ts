@@ -8,6 +8,7 @@ const before = {
   hand: { from, value: averageHand },
   instrument: { from, value: standardGuitar },
   limits: { from, value: DEFAULT_LIMITS },
+  pace: { months: 26.4 },
 };
 const read = (change: Partial<ReturnType<typeof fieldsOf>>) =>
   recordsOf({ ...fieldsOf(before), ...change }, before);
@@ -61,4 +62,11 @@ test.each([
 ])('%j is refused as %s', (change, code) => {
   const made = read(change);
   expect(made.ok ? null : made.problem.code).toBe(code);
+});
+
+test('how long somebody has played is kept only where it was said anew', () => {
+  expect(fieldsOf(before).played).toBe('26');
+  expect(must(read({})).playedMonths).toBeUndefined();
+  expect(must(read({ played: '60' })).playedMonths).toBe(60);
+  expect(must(read({ played: '' })).playedMonths).toBeNull();
 });

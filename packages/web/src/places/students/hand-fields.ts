@@ -13,6 +13,7 @@ import {
 } from '@finch/core/fretboard';
 import { type HandLimits, makeLimits } from '@finch/core/hands';
 import { ok, type Result } from '@finch/core/kernel';
+import { playedMonths, playedValue } from '../../words/played-words';
 
 export interface HandFields {
   reach: string | number;
@@ -27,11 +28,15 @@ export interface HandFields {
   barre: string | number;
   thumb: boolean;
   left: boolean;
+  /** Months of playing; empty where nobody said. */
+  played: string;
 }
 
-type Records = Pick<StudentBody, 'hand' | 'instrument' | 'limits'>;
+type Records = Pick<StudentBody, 'hand' | 'instrument' | 'limits'> & {
+  readonly pace: Pick<StudentBody['pace'], 'months'>;
+};
 
-export function fieldsOf({ hand, instrument, limits }: Records): HandFields {
+export function fieldsOf({ hand, instrument, limits, pace }: Records): HandFields {
   const { setup } = instrument.value;
   return {
     reach: hand.value.reachMm ?? '',
@@ -46,6 +51,7 @@ export function fieldsOf({ hand, instrument, limits }: Records): HandFields {
     barre: limits.value.barreMinutes,
     thumb: hand.value.thumbOver,
     left: instrument.value.leftHanded,
+    played: playedValue(pace.months),
   };
 }
 
@@ -53,7 +59,7 @@ export function fieldsOf({ hand, instrument, limits }: Records): HandFields {
 export function recordsOf(
   fields: HandFields,
   before: Records,
-): Result<{ hand: Hand; instrument: Instrument; limits: HandLimits }> {
+): Result<{ hand: Hand; instrument: Instrument; limits: HandLimits; playedMonths?: number | null }> {
   const reachMm = String(fields.reach).trim() === '' ? undefined : Number(fields.reach);
   const hand = makeHand({
     ...before.hand.value,
@@ -89,7 +95,15 @@ export function recordsOf(
     barreMinutes: Number(fields.barre),
   });
   if (!limits.ok) return limits;
-  return ok({ hand: hand.value, instrument: instrument.value, limits: limits.value });
+  return ok({
+    hand: hand.value,
+    instrument: instrument.value,
+    limits: limits.value,
+    // What was said before runs on by itself: only another word is kept.
+    ...(fields.played === playedValue(before.pace.months)
+      ? {}
+      : { playedMonths: playedMonths(fields.played) }),
+  });
 }
 
 /** The measured reach also says how large the hand is, as far as one number can. */
