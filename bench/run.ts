@@ -98,6 +98,11 @@ function usualRows(): Row[] {
       aim: '75 %',
     },
     {
+      what: `  one a teacher shows first, of ${score.everyday} everyday chords`,
+      median: share(score.everydayFirst, score.everyday),
+      aim: '90 %',
+    },
+    {
       what: '  fingering equal or tied',
       median: share(score.fingered, score.grips),
       aim: '90 %',

@@ -149,4 +149,6 @@ export interface Path {
 export interface PathFound extends Path {
   /** The next best that really differ, best first: see `planPath`. */
   readonly others: readonly Path[];
+  /** One that is both quicker and slower to choke than the best, of less usual grips; null where none was found. */
+  readonly quicker: Path | null;
 }

@@ -6,7 +6,7 @@
  */
 import { holdModel } from '../effort/hold';
 import { changeMemory, pathCosts, type ChangeMemory } from './path-costs';
-import { GIVING_WAY, PATH_WEIGHTS, type PathFound, type PathLock, type PathOptions } from './path';
+import { GIVING_WAY, PATH_WEIGHTS, type Path, type PathFound, type PathLock, type PathOptions } from './path';
 import { solve, type Solved } from './path-solve';
 import { choiceMaker, type ChoiceMaker, type PathChoice } from './path-states';
 import { asPath } from './path-summary';
@@ -48,8 +48,14 @@ export function planPath(
     if (!solved) break;
     found.push(solved);
   }
-  const [best, ...others] = found.map((one) => asPath(chords, one, options));
-  return { ...best, others };
+  const [best, ...rest] = found.map((one) => asPath(chords, one, options));
+  const outruns = (other: Path) =>
+    other.seconds < best.seconds && (other.tempoBpm ?? 0) > (best.tempoBpm ?? 0);
+  return {
+    ...best,
+    others: rest.filter((one) => !outruns(one)),
+    quicker: rest.find(outruns) ?? null,
+  };
 }
 
 /** The chooser kept in `memory`, or a new one where hand, neck or limits are others. */

@@ -148,6 +148,7 @@ function describe(
   let mask = 0;
   let bassPitch = Number.POSITIVE_INFINITY;
   let bassDegree = '1';
+  let bassString = 0;
   let secondPitch = Number.POSITIVE_INFINITY;
   let rootPitch = Number.POSITIVE_INFINITY;
   let rootString: number | null = null;
@@ -185,6 +186,7 @@ function describe(
     if (pitch < bassPitch) {
       secondPitch = bassPitch;
       bassPitch = pitch;
+      bassString = s;
       bassDegree = degree;
     } else if (pitch < secondPitch) secondPitch = pitch;
   }
@@ -218,6 +220,7 @@ function describe(
       mutedThin: frets[frets.length - 1] === null,
       doubledThirdOrSeventh: doubled,
       lowGapSemitones: secondPitch - bassPitch,
+      thinBass: (chord.bass !== undefined || chord.tones.length < 3) && bassString > frets.length - 4,
       bass: chord.bass !== undefined || bassDegree === '1' ? 'root' : isFifth(bassDegree) ? 'fifth' : 'other',
       layout: layout?.kind ?? null,
     }),
@@ -236,7 +239,9 @@ function isCloseTriad(
   omitted: readonly Degree[],
   sounding: number,
 ): boolean {
-  if (sounding !== 3 || chord.tones.length !== 3 || omitted.length > 0) return false;
+  // A bass that is asked for wants something over it: three thin strings are not how such a chord is played.
+  if (sounding !== 3 || chord.bass !== undefined || chord.tones.length !== 3 || omitted.length > 0)
+    return false;
   const first = frets.findIndex((fret) => fret !== null);
   return frets[first + 1] !== null && frets[first + 2] !== null;
 }

@@ -27,9 +27,9 @@ const OPEN: Readonly<Record<string, string>> = {
   sus4: 'x02230 022200 xx0233 x33011 330013',
   sixth: 'x02222 320000 022120 xx0202',
   minor6: 'x02212 022020 xx0201',
-  add9: 'x32030 320203',
+  add9: 'x32030 320203 x02420 024100',
   dominant9: 'x32330 020102',
-  diminished: 'xx0131',
+  diminished: 'xx0131 x0121x',
   augmented: 'x32110 xx0332',
   'half-diminished': 'xx0111',
   '7sus4': 'x02030 xx0213 020200',
@@ -37,7 +37,7 @@ const OPEN: Readonly<Record<string, string>> = {
   diminished7: 'xx0101',
   // Over a bass that is not the root.
   'major/': 'x20003 x20033 032010 332010 2x0232 200232',
-  'minor/': 'x32010 302210',
+  'minor/': 'x32210 302210 3x2210 322000',
 };
 
 /** Movable layouts by quality, as `form:grip`, `-` where it is a part of no single form. */
@@ -54,7 +54,7 @@ const MOVABLE: Readonly<Record<string, string>> = {
   sus4: 'E:133311 A:x13341 D:xx1344',
   sixth: 'A:x13333 E:2x132x',
   minor6: 'E:2x122x A:x13323',
-  add9: 'E:133213 C:x4314x',
+  add9: 'E:xx3213 C:x4314x',
   dominant9: 'A:x2122x A:x21222 E:131213',
   diminished7: 'A:x2313x D:xx1212 E:2x131x',
   minor9: 'A:x3133x E:131113',

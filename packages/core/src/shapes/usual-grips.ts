@@ -1,7 +1,9 @@
 /**
  * How well the search meets what players call usual: a hand-written list of everyday grips with the fingering or
- * fingerings players use. The list is ours, written from common practice before any weight was looked at.
+ * fingerings players use, and one of everyday chords with the grips a teacher shows first. The lists are ours, written from
+ * common practice before any weight was looked at.
  */
+import everyday from '../reference/everyday-first.json';
 import usual from '../reference/usual-grips.json';
 import { gradeGrip } from '../effort/grade-grip';
 import { averageHand } from '../fretboard/hand';
@@ -21,6 +23,9 @@ export interface UsualScore {
   /** Chords of the list, and those whose most useful grip is a usual one of theirs. */
   readonly chords: number;
   readonly firstUsual: number;
+  /** Everyday chords, and those whose most useful grip is one a teacher shows first. */
+  readonly everyday: number;
+  readonly everydayFirst: number;
   /** Grips whose listed fingering is the easiest or tied with it. */
   readonly fingered: number;
   /** What was missed, for reading: `chord frets: place or fingering`. */
@@ -93,6 +98,9 @@ export function scoreUsualGrips(): UsualScore {
     return first.includes('0') && !first.includes('-') ? true : !movable.has(patternOf(symbol, first));
   });
   for (const symbol of notFirst) misses.push(`${symbol}: first is ${listOf(symbol, 'root')[0]}`);
+  const otherFirst = everyday.filter(({ chord, grips }) => !grips.includes(listOf(chord, 'root')[0]));
+  for (const { chord, grips } of otherFirst)
+    misses.push(`${chord}: first is ${listOf(chord, 'root')[0]}, a teacher shows ${grips.join(' or ')}`);
   return {
     grips: usual.length,
     found,
@@ -100,6 +108,8 @@ export function scoreUsualGrips(): UsualScore {
     inFirst6,
     chords: chords.length,
     firstUsual: chords.length - notFirst.length,
+    everyday: everyday.length,
+    everydayFirst: everyday.length - otherFirst.length,
     fingered,
     misses,
   };

@@ -12,13 +12,13 @@ import type { PathBench } from './use-path-bench';
 const SAID = 3;
 const props = defineProps<{ bench: PathBench; millimetres: boolean }>();
 const { work, taught, heard, where, wantedBpm, gaveWay, openShape } = props.bench;
-const { paths, path, shown, picked, busy, failed } = work;
+const { paths, pathNames, path, shown, picked, busy, failed } = work;
 const { instrument, limit } = taught;
 const narrow = useMediaQuery('(max-width: 779px)');
 const choices = computed(() =>
   paths.value.map((one, i) => ({
     id: i,
-    name: `${i === 0 ? 'Best' : `Another ${i}`}, ${one.tempoBpm === null ? 'no change' : `${Math.round(one.tempoBpm)} bpm`}`,
+    name: `${pathNames.value[i]}, ${one.tempoBpm === null ? 'no change' : `${Math.round(one.tempoBpm)} bpm`}`,
     where: `${one.area ? `frets ${one.area.lowFret} to ${one.area.highFret}` : 'open strings'}, ${Math.round(one.shiftMm)} mm`,
   })),
 );

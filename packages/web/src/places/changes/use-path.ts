@@ -54,7 +54,17 @@ export function usePath(given: {
   const found = computed(() => search.answer.value?.path ?? null);
   /** The progression that the path shown belongs to. */
   const foundFor = computed(() => search.answer.value?.of ?? progression.value);
-  const paths = computed<readonly Path[]>(() => (found.value ? [found.value, ...found.value.others] : []));
+  const paths = computed<readonly Path[]>(() =>
+    found.value
+      ? [found.value, ...found.value.others, ...(found.value.quicker ? [found.value.quicker] : [])]
+      : [],
+  );
+  /** What the paths are called: the last may be one of less usual grips. */
+  const pathNames = computed(() =>
+    paths.value.map((one, i) =>
+      i === 0 ? 'Best' : one === found.value?.quicker ? 'Quicker, less usual' : `Another ${i}`,
+    ),
+  );
   const path = computed<Path | null>(() => paths.value[shown.value] ?? paths.value[0] ?? null);
 
   /** Index of the change that is looked at. */
@@ -88,6 +98,7 @@ export function usePath(given: {
     foundFor,
     options,
     paths,
+    pathNames,
     path,
     shown,
     picked,
