@@ -46,4 +46,4 @@ export const CHANGE_PARTS = [
 ] as const;
 export type ChangePartName = (typeof CHANGE_PARTS)[number];
 
-export const CHANGE_MODEL_VERSION = 'change-2';
+export const CHANGE_MODEL_VERSION = 'change-3';

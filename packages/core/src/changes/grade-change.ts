@@ -5,7 +5,7 @@
  */
 import { fail, ok, type Result } from '../kernel/result';
 import type { Reason } from '../effort/explain';
-import { heldFingerings } from '../effort/grade-grip';
+import { heldFingerings, worthTrying } from '../effort/grade-grip';
 import { holdModel, type HoldModel } from '../effort/hold';
 import type { Hand } from '../fretboard/hand';
 import { stringNumber, type Instrument } from '../fretboard/instrument';
@@ -183,9 +183,9 @@ function candidates(
     : held;
   if (wanted.length === 0)
     return fail(pinned ? 'grip.pinned' : 'grip.reach', end, 'a grip this hand can hold');
-  const most = wanted[0].points + CHANGE.slackPoints;
-  const near = wanted.filter((one) => one.points <= most);
-  return ok(near.map((one) => heldGrip(one.prepared, lowestFret, one.points)));
+  return ok(
+    worthTrying(wanted, CHANGE.slackPoints).map((one) => heldGrip(one.prepared, lowestFret, one.points)),
+  );
 }
 
 interface Pair {

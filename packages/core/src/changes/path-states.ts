@@ -2,7 +2,7 @@
  * What a path can do at each chord: the grips within the limits, each with the fingerings worth trying. A chord that
  * has none lets its limits give way one after the other, in the stated order, and says so.
  */
-import { heldFingerings } from '../effort/grade-grip';
+import { heldFingerings, worthTrying } from '../effort/grade-grip';
 import { gradeOf, holdModel, type HoldModel } from '../effort/hold';
 import { pitchAt, type Instrument } from '../fretboard/instrument';
 import { barresOf, fingerLabels, widestBarre } from '../grips/barre';
@@ -19,7 +19,7 @@ import type { GivenWay, PathLimits, PathLock, PathOptions } from './path';
 export interface PathState {
   readonly grip: GradedGrip;
   readonly held: HeldGrip;
-  /** Points above the easiest fingering of this grip. */
+  /** Points above the fingering shown for this grip. */
   readonly excess: number;
   readonly lowFret: number;
   readonly highFret: number;
@@ -219,7 +219,7 @@ function spanOf(grip: GradedGrip): Span {
   return { lowFret, highFret };
 }
 
-/** The grip with each fingering worth trying: the pinned one, else all within the slack of the easiest. */
+/** The grip with each fingering worth trying: the pinned one, else custom's, else all within the slack of the easiest. */
 function fingeringStates(grip: GradedGrip, model: HoldModel, options: PathOptions): PathState[] {
   const pinned = options.pins?.[gripMark(grip.frets, options.instrument.openPitches)];
   return statesHeld(grip, model, options.instrument, pinned);
@@ -238,7 +238,7 @@ function statesHeld(
     ? held.filter((one) => fingerLabels(frets, one.prepared).join() === pinned.join())
     : [];
   const easiest = held[0].points;
-  const tried = wanted.length > 0 ? wanted : held.filter((one) => one.points <= easiest + CHANGE.slackPoints);
+  const tried = wanted.length > 0 ? wanted : worthTrying(held, CHANGE.slackPoints);
   const pitches = frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(instrument, s, fret)]));
   return tried.map((one) => {
     const fingers = fingerLabels(frets, one.prepared);

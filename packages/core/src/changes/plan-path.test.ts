@@ -36,7 +36,7 @@ function waysOf(symbol: string, count: number, objective: PathObjective): Way[] 
     .flatMap((grip) => {
       const held = fingeringsFor(grip.frets, averageHand, standardGuitar);
       return held
-        .filter((one) => one.points <= held[0].points + CHANGE.slackPoints)
+        .filter((one) => (held[0].custom ? one.custom : one.points <= held[0].points + CHANGE.slackPoints))
         .map((one) => ({
           frets: grip.frets,
           fingers: one.fingers,

@@ -83,4 +83,4 @@ export const EFFORT_PARTS = [
 ] as const;
 export type EffortPartName = (typeof EFFORT_PARTS)[number];
 
-export const EFFORT_MODEL_VERSION = 'effort-1';
+export const EFFORT_MODEL_VERSION = 'effort-2';

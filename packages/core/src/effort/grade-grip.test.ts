@@ -1,8 +1,10 @@
 import { averageHand, makeHand, standardGuitar, type Hand } from '../fretboard';
-import { parseFrets, type Frets } from '../grips';
+import { fretsText, parseFrets, type Frets } from '../grips';
 import { must } from '../kernel';
 import shapePairs from '../reference/shape-pairs.json';
-import { gradeGrip } from './grade-grip';
+import { findShapes } from '../shapes';
+import { parseChord } from '../theory';
+import { fingeringsFor, gradeGrip } from './grade-grip';
 
 const hands: Record<string, number> = { small: 0.85, medium: 1, large: 1.12 };
 const frets = (text: string) => must(parseFrets(text));
@@ -118,5 +120,74 @@ describe('fingerings that are as easy', () => {
   test('a second fingering that costs more than that is no tie', () => {
     expect(ties('x02220')).toEqual([]);
     expect(ties('133211')).toEqual([]);
+  });
+});
+
+describe('fingerings that players agree on', () => {
+  const small = must(makeHand({ sizeFactor: 0.7 }));
+  const shown = (text: string, hand = averageHand) => {
+    const graded = must(gradeGrip(must(parseFrets(text)), hand, standardGuitar));
+    return graded.fingering.fingers.map((finger) => finger ?? 'x').join('');
+  };
+  test.each([
+    ['C', 'x32010', 'x32010'],
+    ['D', 'xx0232', 'xx0132'],
+    ['Dm', 'xx0231', 'xx0231'],
+    ['Am', 'x02210', 'x02310'],
+    ['G', '320003', '210003'],
+    ['A', 'x02220', 'x01230'],
+    ['Cmaj7', 'x32000', 'x32000'],
+    ['Dm7', 'xx0211', 'xx0211'],
+    ['F on four strings', 'xx3211', 'xx3211'],
+    ['F', '133211', '134211'],
+    ['D/F#', '200232', '200143'],
+  ])('%s is shown alike to a middle hand and to a child', (_, grip, fingers) => {
+    expect([shown(grip), shown(grip, small)]).toEqual([fingers, fingers]);
+  });
+
+  test('a form is fingered alike wherever it is played', () => {
+    for (const grip of ['244322', '466544', '577655']) expect(shown(grip)).toBe('134211');
+  });
+
+  test('a hand whose thumb may come over holds D/F# with it', () => {
+    expect(shown('200232', must(makeHand({ thumbOver: true })))).toBe('T00132');
+  });
+
+  test('the grade is that of the fingering shown, and a fingering easier for this hand is said beside it', () => {
+    const graded = must(gradeGrip(must(parseFrets('x32010')), small, standardGuitar));
+    expect(graded.custom).toBe(true);
+    expect(graded.points).toBeCloseTo(graded.fingering.points, 9);
+    const all = fingeringsFor(must(parseFrets('x32010')), small, standardGuitar);
+    const least = Math.min(...all.map((one) => one.points));
+    expect(graded.easier?.points).toBe(least);
+    expect(graded.easier && graded.points - graded.easier.points).toBeGreaterThan(0.5);
+    const plain = must(gradeGrip(must(parseFrets('x-9-8-10-x-x')), averageHand, standardGuitar));
+    expect([plain.custom || plain.easier === null, all[0].custom]).toEqual([true, true]);
+  });
+
+  test('what this hand cannot hold gives way to the easiest it can', () => {
+    const tiny = must(makeHand({ sizeFactor: 0.6, reachMm: 70 }));
+    for (const grip of ['x32333', 'x54232', '133211']) {
+      const frets = must(parseFrets(grip));
+      const held = fingeringsFor(frets, tiny, standardGuitar);
+      const graded = gradeGrip(frets, tiny, standardGuitar);
+      expect(graded.ok).toBe(held.length > 0);
+      if (graded.ok) expect(graded.value.fingering).toEqual(held[0]);
+    }
+  });
+
+  test('a search shows the same fingers as a grade', () => {
+    for (const symbol of ['C', 'D/F#', 'Dm7', 'Bm7b5', 'F#m']) {
+      const chord = must(parseChord(symbol));
+      for (const grip of findShapes({ chord, hand: small, instrument: standardGuitar }).slice(0, 40)) {
+        const graded = must(gradeGrip(grip.frets, small, standardGuitar));
+        expect([symbol, fretsText(grip.frets), grip.fingers]).toEqual([
+          symbol,
+          fretsText(grip.frets),
+          graded.fingering.fingers,
+        ]);
+        expect(grip.effort.points).toBeCloseTo(graded.points, 9);
+      }
+    }
   });
 });

@@ -1,5 +1,5 @@
 /**
- * How hard a grip is to hold for a hand on an instrument: the best fingering, its ties, the nine parts in
+ * How hard a grip is to hold for a hand on an instrument: the fingering players agree on or else the easiest, its ties, the nine parts in
  * points with a reason each, and the grade 0 to 100. Model card: docs/models/effort.md.
  */
 import { millionths } from '../kernel/number';
@@ -9,6 +9,7 @@ import type { Instrument } from '../fretboard/instrument';
 import { barresOf, fingerLabels, type Barre } from '../grips/barre';
 import { checkFrets, type FingerLabel, type Frets } from '../grips/grip';
 import { relativePattern } from '../grips/fingerings';
+import { customOf } from './custom';
 import { EFFORT, EFFORT_PARTS, type EffortPartName } from './constants';
 import { fillFixedParts, gradeOf, holdModel, holdPoints, PART_COUNT, type HoldModel } from './hold';
 import { explainPart, type Reason } from './explain';
@@ -24,6 +25,8 @@ export interface Fingering {
   readonly fingers: readonly FingerLabel[];
   readonly barres: readonly Barre[];
   readonly points: number;
+  /** Whether players agree on it. */
+  readonly custom: boolean;
 }
 
 export interface Effort {
@@ -33,13 +36,19 @@ export interface Effort {
   /** All nine, in a fixed order; they sum to `points`. */
   readonly parts: readonly EffortPart[];
   readonly fingering: Fingering;
-  /** Other fingerings within half a point of the best. */
+  /** Whether `fingering` is the one players agree on, shown to every hand that can hold it. */
+  readonly custom: boolean;
+  /** A fingering easier for this hand by more than half a point; null where the one graded is as easy as any. */
+  readonly easier: Fingering | null;
+  /** Other fingerings within half a point of it. */
   readonly ties: readonly Fingering[];
 }
 
 export interface HeldFingering {
   readonly prepared: PreparedFingering;
   readonly points: number;
+  /** Whether players agree on it. */
+  readonly custom: boolean;
 }
 
 export interface HeldFingerings {
@@ -49,7 +58,8 @@ export interface HeldFingerings {
 }
 
 /**
- * Every fingering the hand can hold, easiest first; equal totals (in millionths) keep enumeration order.
+ * Every fingering the hand can hold: those players agree on first, as custom has them, then the others, easiest first; equal
+ * totals (in millionths) keep enumeration order.
  * `lowestFret` is the lowest fretted fret, 0 for an open grip.
  */
 export function heldFingerings(frets: Frets, model: HoldModel): HeldFingerings {
@@ -59,10 +69,23 @@ export function heldFingerings(frets: Frets, model: HoldModel): HeldFingerings {
   const held: HeldFingering[] = [];
   for (const prepared of preparedFingerings(pattern, model.hand.thumbOver)) {
     const points = holdPoints(model, prepared, lowestFret, parts);
-    if (points < Number.POSITIVE_INFINITY) held.push({ prepared, points });
+    if (points < Number.POSITIVE_INFINITY)
+      held.push({ prepared, points, custom: customOf(pattern).includes(prepared.assigned) });
   }
-  held.sort((a, b) => millionths(a.points) - millionths(b.points));
+  const place = (one: HeldFingering) =>
+    one.custom ? customOf(pattern).indexOf(one.prepared.assigned) : Number.POSITIVE_INFINITY;
+  held.sort((a, b) =>
+    a.custom || b.custom
+      ? Number(b.custom) - Number(a.custom) || place(a) - place(b)
+      : millionths(a.points) - millionths(b.points),
+  );
   return { lowestFret, pattern, held };
+}
+
+/** Those worth trying where fingers are chosen together with a neighbour's: custom's alone, else all within `slack` points of the easiest. */
+export function worthTrying(held: readonly HeldFingering[], slack: number): readonly HeldFingering[] {
+  if (held[0]?.custom) return held.filter((one) => one.custom);
+  return held.filter((one) => one.points <= held[0].points + slack);
 }
 
 /**
@@ -89,6 +112,7 @@ export function gradeGrip(
   const points = holdPoints(model, chosen.prepared, lowestFret, parts);
   fillFixedParts(chosen.prepared, pattern, parts);
   const describe = (one: HeldFingering) => asFingering(frets, one);
+  const easiest = held.reduce((least, one) => (one.points < least.points ? one : least));
   return ok({
     total: gradeOf(points),
     points,
@@ -98,11 +122,15 @@ export function gradeGrip(
       why: explainPart(name, parts[i], { model, prepared: chosen.prepared, lowestFret, frets }),
     })),
     fingering: describe(chosen),
-    ties: held.filter((one) => one !== chosen && one.points - points <= EFFORT.tiePoints).map(describe),
+    custom: chosen.custom,
+    easier: points - easiest.points > EFFORT.tiePoints ? describe(easiest) : null,
+    ties: held
+      .filter((one) => one !== chosen && Math.abs(one.points - points) <= EFFORT.tiePoints)
+      .map(describe),
   });
 }
 
-/** Every fingering this hand can hold a grip with, easiest first; empty when there is none or the grip is none. */
+/** Every fingering this hand can hold a grip with, custom's first, then easiest first; empty when there is none or the grip is none. */
 export function fingeringsFor(frets: Frets, hand: Hand, instrument: Instrument): Fingering[] {
   if (!checkFrets(frets, instrument).ok) return [];
   return heldFingerings(frets, holdModel(hand, instrument)).held.map((one) => asFingering(frets, one));
@@ -110,7 +138,7 @@ export function fingeringsFor(frets: Frets, hand: Hand, instrument: Instrument):
 
 function asFingering(frets: Frets, one: HeldFingering): Fingering {
   const fingers = fingerLabels(frets, one.prepared);
-  return { fingers, barres: barresOf(frets, fingers), points: one.points };
+  return { fingers, barres: barresOf(frets, fingers), points: one.points, custom: one.custom };
 }
 
 function unreachable(frets: Frets, hand: Hand): Result<never> {

@@ -1,19 +1,20 @@
 /**
- * The easiest fingering of a pattern at a place and its points, worked out once and kept for one hand on one
+ * The fingering shown for a pattern at a place and its points, worked out once and kept for one hand on one
  * instrument: searches over the chords of a lesson ask the same eighty thousand relative patterns
  * again and again. Only what won is kept, in typed arrays by pattern number and fret, so that the many
  * fingerings that lost can be forgotten.
  */
 import { relativeKey } from '../grips/fingerings';
-import { easiestFingering, holdPoints, PART_COUNT, type HoldModel } from './hold';
+import { shownFingering } from './custom-fingering';
+import { holdPoints, PART_COUNT, type HoldModel } from './hold';
 import { preparedFingerings, type PreparedFingering } from './prepared';
 
 export interface HoldTable {
   /**
-   * The easiest fingering with the pattern's lowest fret at `lowestFret`, or null when the hand can hold none.
+   * The fingering shown, custom's or else the easiest, with the pattern's lowest fret at `lowestFret`, or null when the hand can hold none.
    * Its points are then in `points`, until the next call.
    */
-  readonly easiest: (pattern: Int8Array, lowestFret: number) => PreparedFingering | null;
+  readonly shown: (pattern: Int8Array, lowestFret: number) => PreparedFingering | null;
   readonly points: () => number;
 }
 
@@ -53,7 +54,7 @@ export function holdTable(model: HoldModel): HoldTable {
 
 function makeTable(model: HoldModel): HoldTable {
   const numbers = new Map<number, number>();
-  /** By pattern number: the fingerings that are the easiest somewhere. */
+  /** By pattern number: the fingerings that are shown somewhere. */
   const winners: PreparedFingering[][] = [];
   const pointChunks: Float64Array[] = [];
   const bestChunks: Int8Array[] = [];
@@ -62,7 +63,7 @@ function makeTable(model: HoldModel): HoldTable {
 
   const search = (pattern: Int8Array, lowestFret: number): PreparedFingering | null => {
     const all = preparedFingerings(pattern, model.hand.thumbOver);
-    const fingering = easiestFingering(model, all, lowestFret, parts);
+    const fingering = shownFingering(model, pattern, all, lowestFret, parts);
     if (fingering) found = holdPoints(model, fingering, lowestFret, parts);
     return fingering;
   };
@@ -87,7 +88,7 @@ function makeTable(model: HoldModel): HoldTable {
 
   return {
     points: () => found,
-    easiest: (pattern, lowestFret) => {
+    shown: (pattern, lowestFret) => {
       if (lowestFret >= PLACES) return search(pattern, lowestFret);
       const number = numberOf(pattern);
       const place = (number % CHUNK) * PLACES + lowestFret;

@@ -13,6 +13,7 @@ export {
   fingeringsFor,
   gradeGrip,
   heldFingerings,
+  worthTrying,
   type Effort,
   type EffortPart,
   type Fingering,

@@ -2,9 +2,10 @@
  * The share of a fingering's effort that follows from its pattern alone (which fingers, mutes, arching,
  * splits), worked out once per pattern and kept. What depends on millimetres is in `hold.ts`.
  */
-import { fingeringsOf, nibble, THUMB, type FingeringStructure } from '../grips/fingerings';
+import { assignedTo, fingeringsOf, nibble, THUMB, type FingeringStructure } from '../grips/fingerings';
 import { millionths } from '../kernel/number';
 import { EFFORT } from './constants';
+import { customOf } from './custom';
 
 export interface PreparedFingering extends FingeringStructure {
   /** Sum of `fixedParts`; nothing about the place on the neck can lower a fingering below it. */
@@ -36,7 +37,13 @@ export function preparedFingerings(pattern: Int8Array, thumbOver: boolean): read
   const structures = fingeringsOf(pattern, thumbOver);
   const found = cache.get(structures);
   if (found) return found;
-  const made = structures.map((structure) => prepare(structure, pattern));
+  const agreed = customOf(pattern).flatMap((assigned) => {
+    if (structures.some((one) => one.assigned === assigned)) return [];
+    // The rules let fingers of one fret change places on neighbouring strings only; custom reaches further for a bass.
+    const structure = assignedTo(assigned, pattern);
+    return nibble(structure.pressed, THUMB) && !thumbOver ? [] : [structure];
+  });
+  const made = [...structures, ...agreed].map((structure) => prepare(structure, pattern));
   made.sort((a, b) => millionths(a.fixedPoints) - millionths(b.fixedPoints));
   cache.set(structures, made);
   return made;

@@ -35,6 +35,25 @@ function pack(cells: Int8Array): number {
 }
 
 export const THUMB = 5;
+
+/** The structure of fingers by string, as they are packed in `assigned`, whatever the rules say of it. */
+export function assignedTo(assigned: number, pattern: Int8Array): FingeringStructure {
+  const [fret, low, high, pressed] = [0, 1, 2, 3].map(() => new Int8Array(6));
+  for (let s = 0; s < pattern.length; s++) {
+    const finger = nibble(assigned, s);
+    if (!finger) continue;
+    if (!pressed[finger]) low[finger] = s;
+    fret[finger] = pattern[s];
+    high[finger] = s;
+    pressed[finger]++;
+  }
+  const swapped = [1, 2, 3].some(
+    (f) => pressed[f] && pressed[f + 1] && fret[f] === fret[f + 1] && low[f + 1] < low[f],
+  );
+  const [frets, lows, highs, count] = [fret, low, high, pressed].map(pack);
+  return { assigned, fret: frets, low: lows, high: highs, pressed: count, swapped };
+}
+
 const MAX_PATTERNS = 12_000;
 const cache = new Map<number, readonly FingeringStructure[]>();
 

@@ -46,7 +46,7 @@ export function findShapes(request: ShapeRequest): GradedGrip[] {
   const graded: Ranked[] = [];
   for (const found of searchGrips(chord, instrument, request.hand, limits)) {
     relativePattern(found.frets, pattern);
-    const fingering = table.easiest(pattern, found.lowestFret);
+    const fingering = table.shown(pattern, found.lowestFret);
     if (!fingering) continue;
     const points = table.points();
     const key = gripKey(found.frets);

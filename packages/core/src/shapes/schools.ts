@@ -68,9 +68,9 @@ const NATS = {
   fiveWelcome: -3.2,
   /** Most of what another bass than the root costs otherwise. */
   rootElsewhere: -2.4,
-  outerString: 1.3,
+  outerString: 2.4,
   /** What four inner strings are charged for being few and for a silent string 1. */
-  innerFour: -1.5,
+  innerFour: -2.2,
 } as const;
 
 export type Taste = Pick<Schools, 'root' | 'fiveUnderRoot' | 'outerStrings'>;

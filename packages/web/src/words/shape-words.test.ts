@@ -4,7 +4,14 @@ import { must } from '@finch/core/kernel';
 import { easierStandIns, findShapes, schoolsOf } from '@finch/core/shapes';
 import { parseChord } from '@finch/core/theory';
 import { holdSchool } from './school';
-import { givenUp, nameOfShape, STAND_IN_WORDS } from './shape-words';
+import {
+  easierFingers,
+  fingersSpoken,
+  fingersText,
+  givenUp,
+  nameOfShape,
+  STAND_IN_WORDS,
+} from './shape-words';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const find = (symbol: string, frets: string, limits = {}) => {
@@ -47,4 +54,14 @@ test('every stand-in of a barre says what it is and what it costs', () => {
   expect(capo && givenUp(capo)).toBe('capo at fret 1');
   const fewer = all.find((one) => one.kind === 'fewer strings');
   expect(fewer && givenUp(fewer)).toMatch(/falls? silent/);
+});
+
+test('fingers are said as fingers, from the thickest string on, and never as a row that reads like frets', () => {
+  expect(fingersText([null, 3, 2, 0, 1, 0])).toBe('3-2-1');
+  expect(fingersText([1, 3, 4, 2, 1, 1])).toBe('1-3-4-2-1-1');
+  expect(fingersText([0, 0, 0, 0, 0, 0])).toBe('none');
+  expect(fingersSpoken(['T', null, null, 1, null, null])).toBe('thumb on string 6, finger 1 on string 3');
+  const easier = { fingers: [null, 4, 3, 0, 1, 0], points: 31.4, barres: [], custom: false } as const;
+  expect(easierFingers({ points: 37.5, easier })).toBe('With 4-3-1 it saves 6.1 points for this hand.');
+  expect(easierFingers({ points: 37.5, easier: null })).toBe('');
 });

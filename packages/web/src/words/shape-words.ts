@@ -1,4 +1,5 @@
 /** What a grip is called on a card, and what a stand-in gives up, in words. */
+import type { Effort } from '@finch/core/effort';
 import type { FingerLabel } from '@finch/core/grips';
 import type { GradedGrip, StandIn } from '@finch/core/shapes';
 import { school } from './school';
@@ -28,9 +29,27 @@ export function nameOfShape(grip: GradedGrip): string {
   return where + gone + lowest;
 }
 
-/** Fingers as players write them, thickest string first: `x32010`. */
+const pressing = (fingers: readonly FingerLabel[]) =>
+  fingers.flatMap((finger, s) =>
+    finger === null || finger === 0 ? [] : [{ finger, string: fingers.length - s }],
+  );
+
+/** Fingers that press, from the thickest string on: `3-2-1` for the first C, so that nobody reads frets. */
 export const fingersText = (fingers: readonly FingerLabel[]): string =>
-  fingers.map((finger) => finger ?? 'x').join('');
+  pressing(fingers)
+    .map((one) => one.finger)
+    .join('-') || 'none';
+
+export const fingersSpoken = (fingers: readonly FingerLabel[]): string =>
+  pressing(fingers)
+    .map(({ finger, string }) => `${finger === 'T' ? 'thumb' : `finger ${finger}`} on string ${string}`)
+    .join(', ') || 'no finger';
+
+/** What a fingering easier for this hand would change: `with 4-3-1 it saves 6 points here`. */
+export const easierFingers = ({ points, easier }: Pick<Effort, 'points' | 'easier'>): string =>
+  easier
+    ? `With ${fingersText(easier.fingers)} it saves ${(points - easier.points).toFixed(1)} points for this hand.`
+    : '';
 
 export const STAND_IN_WORDS: Readonly<Record<StandIn['kind'], string>> = {
   'fewer strings': 'Fewer strings',

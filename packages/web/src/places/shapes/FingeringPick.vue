@@ -8,7 +8,7 @@ import { computed, ref } from 'vue';
 import { school } from '../../words/school';
 import { sayError } from '../../words';
 import { call } from '../../session/api';
-import { fingersText } from '../../words/shape-words';
+import { easierFingers, fingersSpoken, fingersText } from '../../words/shape-words';
 
 const props = defineProps<{
   frets: Frets;
@@ -60,17 +60,20 @@ async function choose(fingers: readonly FingerLabel[]) {
           ? `pinned for ${student?.first ?? 'the student'}`
           : school().fingering === 'prescribed'
             ? 'the one prescribed'
-            : tied
-              ? 'equally easy: whichever is comfortable'
-              : 'easiest first'
+            : effort.custom
+              ? 'as players agree; pin another where it suits'
+              : tied
+                ? 'equally easy: whichever is comfortable'
+                : 'easiest first'
       }}</span>
     </h2>
-    <div class="fingering-row" role="group" aria-label="Fingerings, easiest first">
+    <div class="fingering-row" role="group" aria-label="Fingerings">
       <button
         v-for="one in shown"
         :key="one.fingers.join()"
         type="button"
         :aria-pressed="isNow(one.fingers)"
+        :aria-label="`${fingersSpoken(one.fingers)}, ${one.points.toFixed(1)} points${one.custom ? ', as players agree' : ''}`"
         :disabled="!student"
         :title="
           student
@@ -81,10 +84,12 @@ async function choose(fingers: readonly FingerLabel[]) {
         "
         @click="choose(one.fingers)"
       >
-        {{ fingersText(one.fingers) }}<small>{{ one.points.toFixed(1) }}</small
+        {{ fingersText(one.fingers)
+        }}<small>{{ one.points.toFixed(1) }}{{ one.custom ? ' agreed' : '' }}</small
         ><small v-if="pin?.fingers.join() === one.fingers.join()">pinned</small>
       </button>
     </div>
+    <p v-if="effort.easier && !pin" class="small">{{ easierFingers(effort) }}</p>
     <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
   </div>
 </template>
