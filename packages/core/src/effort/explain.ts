@@ -54,10 +54,16 @@ const VALUES: Record<EffortPartName, (held: Held) => Reason['values']> = {
     names: usedFingers(prepared).join(' '),
     swapped: prepared.swapped ? 1 : 0,
   }),
-  crowding: ({ prepared, lowestFret }) =>
+  crowding: ({ prepared, lowestFret, model }) =>
     prepared.crowdExtra
-      ? { tips: prepared.crowdExtra + 2, fret: lowestFret + prepared.crowdFret - 1, strings: 0 }
-      : { tips: 0, fret: 0, strings: tipSpread(prepared) },
+      ? {
+          tips: prepared.crowdExtra + 2,
+          fret: lowestFret + prepared.crowdFret - 1,
+          strings: 0,
+          // Bigger fingers have less room there: the one part in which a bigger hand of the same reach pays more.
+          big: model.hand.sizeFactor > BIG_HAND ? 1 : 0,
+        }
+      : { tips: 0, fret: 0, strings: tipSpread(prepared), big: 0 },
   mutes: ({ frets }) => ({
     strings: frets.flatMap((fret, s) => (fret === null ? [frets.length - s] : [])).join(' '),
   }),
@@ -71,6 +77,9 @@ const VALUES: Record<EffortPartName, (held: Held) => Reason['values']> = {
   thumb: ({ prepared, lowestFret }) => ({ fret: fretOf(prepared, THUMB, lowestFret) }),
   press: ({ prepared }) => ({ tips: prepared.count + (nibble(prepared.pressed, THUMB) ? 1 : 0) }),
 };
+
+/** Size from which a hand is said to be big. */
+const BIG_HAND = 1.02;
 
 function fretOf(prepared: PreparedFingering, finger: number, lowestFret: number): number {
   return lowestFret + nibble(prepared.fret, finger) - 1;

@@ -46,7 +46,14 @@ export {
   type PieceChord,
   type PieceDemand,
 } from './piece-path';
-export { asIfWithoutCapo, keyOffers, rekeyPiece, type KeyOffer, type SingerRange } from './rekey-piece';
+export {
+  asIfWithoutCapo,
+  keyOffers,
+  rekeyPiece,
+  type KeyNearness,
+  type KeyOffer,
+  type SingerRange,
+} from './rekey-piece';
 export {
   assignParts,
   PART_KINDS,

@@ -14,6 +14,7 @@ import type { Chord } from '../theory/chord';
 import { degreeParts } from '../theory/degree';
 import { chordOf, gapBeatsOf, pieceDemand, readiness, type Readiness, type TimedChange } from './piece-path';
 import { writtenChords, type Piece } from './piece';
+import { capoPoints } from './rekey-piece';
 
 export const PART_KINDS = ['full', 'capo', 'two notes'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
@@ -29,8 +30,6 @@ export interface PartGrade extends Readiness {
 }
 
 const MOST_CAPO = 7;
-/** Ease of a part with a capo falls by this many points a fret: a thinner sound (assumed). */
-const CAPO_POINTS = 0.5;
 
 /**
  * The three parts of a piece for one hand, the full one with the chart's own capo and with the very grips its chart shows;
@@ -41,7 +40,7 @@ export function partsOf(piece: Piece, options: PathOptions): PartGrade[] {
   const free = { ...options, locked: [], candidates: options.candidates ?? CAPO_CANDIDATES };
   const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped({ ...piece, capo: i + 1 }, 'capo', free));
   const best = capos.reduce((least, one) =>
-    one.meanEffort + one.capo * CAPO_POINTS < least.meanEffort + least.capo * CAPO_POINTS ? one : least,
+    one.meanEffort + capoPoints(one.capo) < least.meanEffort + capoPoints(least.capo) ? one : least,
   );
   const two = twoNotes(piece, { ...options, instrument: { ...options.instrument, capo: 0 } });
   return [full, ...(best.meanEffort < full.meanEffort - 1 ? [best] : []), ...(two ? [two] : [])];

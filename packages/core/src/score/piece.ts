@@ -133,11 +133,14 @@ export function readPieceKey(text: string): Result<PieceKey> {
   const mode = /^(m|min|minor)$/.test(rest) ? 'minor' : 'major';
   const name = noteText(read.note);
   // A minor key has the signature of the major key a minor third above: three fifths back.
-  const fifths = mode === 'major' ? MAJOR_FIFTHS[name] : minorFifths(read.note);
+  const fifths = fifthsOf(read.note, mode);
   if (fifths === undefined || Math.abs(fifths) > 7)
-    return fail('key.signature', 0, 'a key of at most seven sharps or flats');
+    return fail('key.signature', 0, keyOn(pitchClassOf(read.note), mode).name);
   return ok({ name: `${name} ${mode}`, tonic: read.note, mode, fifths });
 }
+
+const fifthsOf = (tonic: NoteName, mode: PieceKey['mode']): number | undefined =>
+  mode === 'major' ? MAJOR_FIFTHS[noteText(tonic)] : minorFifths(tonic);
 
 function minorFifths(tonic: NoteName): number | undefined {
   const known = MAJOR_FIFTHS[noteText(tonic)];
@@ -146,14 +149,20 @@ function minorFifths(tonic: NoteName): number | undefined {
   return { 'G#': 5, 'D#': 6, 'A#': 7 }[noteText(tonic)];
 }
 
+/** Every key of this mode on a pitch class that has at most seven sharps or flats. */
+export const keysOn = (pitchClass: number, mode: PieceKey['mode']): PieceKey[] =>
+  TONICS.flatMap((tonic) => {
+    const fifths = fifthsOf(tonic, mode);
+    if (fifths === undefined || Math.abs(fifths) > 7 || pitchClassOf(tonic) !== mod12(pitchClass)) return [];
+    return [{ name: `${noteText(tonic)} ${mode}`, tonic, mode, fifths }];
+  });
+const TONICS: readonly NoteName[] = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C# G# D# A#'
+  .split(' ')
+  .flatMap((name) => readNote(name)?.note ?? []);
+
 /** The key of this mode on a pitch class with the fewest accidentals; flats where two are equal. */
 export function keyOn(pitchClass: number, mode: PieceKey['mode']): PieceKey {
-  const names =
-    mode === 'major' ? Object.keys(MAJOR_FIFTHS) : [...Object.keys(MAJOR_FIFTHS), 'G#', 'D#', 'A#'];
-  const keys = names.flatMap((name) => {
-    const key = readPieceKey(`${name} ${mode}`);
-    return key.ok && pitchClassOf(key.value.tonic) === mod12(pitchClass) ? [key.value] : [];
-  });
+  const keys = keysOn(pitchClass, mode);
   return keys.reduce((best, one) =>
     Math.abs(one.fifths) < Math.abs(best.fifths) ||
     (Math.abs(one.fifths) === Math.abs(best.fifths) && one.fifths < best.fifths)

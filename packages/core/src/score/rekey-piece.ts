@@ -12,6 +12,7 @@ import { midiOf, pitchSpelled, type Pitch } from '../theory/pitch';
 import { chordOf, gapBeatsOf } from './piece-path';
 import {
   keyOn,
+  keysOn,
   PIECE_LIMITS,
   readPieceKey,
   writtenChords,
@@ -100,7 +101,13 @@ export function asIfWithoutCapo(piece: Piece): Piece {
   return must(rekeyPiece(piece, shapes.name, { capo: 0 }));
 }
 
+/** As it sounds now, behind one capo or another; a voice's step or two away; or elsewhere, where that is asked for. */
+export type KeyNearness = 'same pitch' | 'near' | 'other';
+
 export interface KeyOffer {
+  readonly nearness: KeyNearness;
+  /** Semitones up (or down) from where it sounds now, -5 to 6. */
+  readonly away: number;
   readonly key: PieceKey;
   readonly capo: number;
   /** Key of the shapes behind the capo. */
@@ -120,9 +127,11 @@ export interface SingerRange {
 }
 
 /**
- * Every key of the piece's mode, each without capo and with the capo whose shapes are easiest there, the easiest
- * first; keys outside the singer's range are left out where one is given and a melody is written. Ease is the mean
- * grade plus what the tempo falls short, a tenth of the tempo counting like ten points (assumed).
+ * What a player with a capo means by another key: first the shapes under which it sounds as it does now, the easiest first,
+ * and its other spelling where it has one; then the keys a voice may want, the nearest first; then all others, easiest first,
+ * each without capo and with the one whose shapes are easiest there. Keys outside the singer's range are left out where one is
+ * given and a melody is written. Ease is the mean grade plus what the tempo falls short, a tenth of the tempo counting like
+ * four points (assumed).
  */
 export function keyOffers(
   piece: Piece,
@@ -131,33 +140,58 @@ export function keyOffers(
   memory?: PathMemory,
 ): KeyOffer[] {
   const own = must(readPieceKey(piece.key));
-  const plain = Array.from({ length: 12 }, (_, pc) => keyOn(pc, own.mode));
+  const plain = Array.from({ length: 12 }, (_, pc) =>
+    pc === pitchClassOf(own.tonic) ? own : keyOn(pc, own.mode),
+  );
   const shapesIn = plain.map((key) => grade(must(rekeyPiece(piece, key.name)), 0, options, memory));
-  const offers: KeyOffer[] = [];
-  for (const [pc, key] of plain.entries()) {
+  const offersOf = (key: PieceKey, capos: readonly number[]): KeyOffer[] => {
     const sings = range ? octavesWithin(piece, key, range) : null;
-    if (range && sings === undefined) continue;
-    const behind = Array.from({ length: MOST_CAPO }, (_, i) => ({ capo: i + 1, pc: mod12(pc - i - 1) }));
-    const best = behind.reduce((least, one) =>
-      ease(shapesIn[one.pc]) + one.capo * CAPO_POINTS < ease(shapesIn[least.pc]) + least.capo * CAPO_POINTS
-        ? one
-        : least,
-    );
-    offers.push({ key, capo: 0, shapes: key, ...shapesIn[pc], sings: sings ?? null });
-    // The capo's own frets are narrower and softer: graded anew where it stands.
-    const graded = grade(must(rekeyPiece(piece, key.name)), best.capo, options);
-    offers.push({ key, capo: best.capo, shapes: plain[best.pc], ...graded, sings: sings ?? null });
-  }
-  return offers.sort((a, b) => ease(a) - ease(b) || a.capo - b.capo);
+    if (sings === undefined) return [];
+    const pc = pitchClassOf(key.tonic);
+    const away = mod12(pc - pitchClassOf(own.tonic) + 5) - 5;
+    const nearness = away === 0 ? 'same pitch' : Math.abs(away) <= NEAR_SEMITONES ? 'near' : 'other';
+    return capos.map((capo) => ({
+      nearness,
+      away,
+      key,
+      capo,
+      shapes: capo === 0 ? key : plain[mod12(pc - capo)],
+      // The capo's own frets are narrower and softer: graded anew where it stands.
+      ...(capo === 0 ? shapesIn[pc] : grade(must(rekeyPiece(piece, key.name)), capo, options)),
+      sings,
+    }));
+  };
+  const cost = (pc: number, capo: number) => ease(shapesIn[mod12(pc - capo)]) + capoPoints(capo);
+  const bestCapo = (pc: number) =>
+    CAPOS.reduce((best, capo) => (cost(pc, capo) < cost(pc, best) ? capo : best));
+  const easiest = (a: KeyOffer, b: KeyOffer) => ease(a) - ease(b) || a.capo - b.capo;
+  const same = offersOf(own, [0, ...CAPOS]).sort(
+    (a, b) => ease(a) + capoPoints(a.capo) - ease(b) - capoPoints(b.capo),
+  );
+  const twins = keysOn(pitchClassOf(own.tonic), own.mode)
+    .filter((key) => key.name !== own.name)
+    .flatMap((twin) => offersOf(twin, [0]));
+  const elsewhere = plain.flatMap((key, pc) => (key === own ? [] : offersOf(key, [0, bestCapo(pc)])));
+  const near = elsewhere.filter((one) => one.nearness === 'near');
+  const other = elsewhere.filter((one) => one.nearness === 'other');
+  near.sort((a, b) => Math.abs(a.away) - Math.abs(b.away) || easiest(a, b));
+  return [...same, ...twins, ...near, ...other.sort(easiest)];
 }
 
-const MOST_CAPO = 7;
-/** A capo further up costs a little: fewer frets, a thinner sound (assumed). */
-const CAPO_POINTS = 0.5;
+/** How far a key may lie that a voice asks for, in semitones (assumed). */
+const NEAR_SEMITONES = 3;
+
+const CAPOS = [1, 2, 3, 4, 5, 6, 7];
+/**
+ * Points of ease a capo costs: fewer frets and a thinner sound, and from fret 5 on hardly anybody's first thought (assumed).
+ */
+export const capoPoints = (fret: number): number => 1.5 * fret + 6 * Math.max(0, fret - 4);
+/** Points that falling short of the whole tempo counts for (assumed). */
+const TEMPO_POINTS = 40;
 
 type Graded = Pick<KeyOffer, 'meanEffort' | 'heaviest' | 'tempoShare'>;
 const ease = (one: Graded): number =>
-  one.meanEffort + 100 * Math.max(0, 1 - Math.min(1, one.tempoShare ?? 1));
+  one.meanEffort + TEMPO_POINTS * Math.max(0, 1 - Math.min(1, one.tempoShare ?? 1));
 
 function grade(piece: Piece, capo: number, options: PathOptions, memory?: PathMemory): Graded {
   const written = writtenChords(piece);

@@ -317,6 +317,28 @@ describe('use and style', () => {
 });
 
 test.each([
+  ['C', 'C', 'x32010'],
+  ['A', 'A', 'x02220'],
+  ['G', 'G', '320033'],
+  ['E', 'E', '022100'],
+  ['D', 'D', 'xx0232'],
+  ['Am', 'A', 'x02210'],
+  ['C7', 'C', 'x32310'],
+] as const)(
+  'a limit to a form finds its open grip: %s in the %s form begins with %s',
+  (symbol, form, frets) => {
+    const found = findShapes({
+      chord: chord(symbol),
+      instrument: standardGuitar,
+      hand: averageHand,
+      limits: { form },
+    }).map((grip) => fretsText(grip.frets));
+    expect(found[0]).toBe(frets);
+    expect(found.length).toBeGreaterThan(1);
+  },
+);
+
+test.each([
   ['C7', 'x32310'],
   ['Bb', 'x13331'],
   ['B', 'x24442'],

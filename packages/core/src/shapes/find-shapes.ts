@@ -203,6 +203,7 @@ function describe(
     notes,
     degrees,
     form: layout?.form ?? null,
+    closes: layout?.closes ?? null,
     layout: layout?.kind ?? null,
     rootString,
     inversion: bassDegree,

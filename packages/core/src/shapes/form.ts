@@ -4,7 +4,7 @@
  * name. Layouts are written as grips in one place; a movable one is compared by its relative pattern.
  */
 import { relativeKey, relativePattern } from '../grips/fingerings';
-import { gripKey, parseFrets, type Frets } from '../grips/grip';
+import { fretsText, gripKey, parseFrets, type Frets } from '../grips/grip';
 import { must } from '../kernel/result';
 
 /** In the order in which they follow each other up the neck. */
@@ -14,6 +14,8 @@ export interface Layout {
   /** `part`: a movable form of four strings or fewer; `triad`: three neighbouring strings. */
   readonly kind: 'open' | 'movable' | 'part' | 'shell' | 'triad';
   readonly form: Form | null;
+  /** Of an open grip: the form it is when a barre closes it. */
+  readonly closes?: Form | null;
 }
 
 /** Open grips by quality. Each stands for one chord only: the one it sounds in standard tuning. */
@@ -101,10 +103,6 @@ function movableKey(text: string): number {
   return relativeKey(pattern);
 }
 
-for (const [quality, list] of Object.entries(OPEN)) {
-  for (const text of list.split(' '))
-    layoutsFor(quality).open.set(gripKey(must(parseFrets(text))), { kind: 'open', form: null });
-}
 for (const [quality, list] of Object.entries(MOVABLE)) {
   for (const entry of list.split(' ')) {
     const [form, text] = entry.split(':');
@@ -112,6 +110,25 @@ for (const [quality, list] of Object.entries(MOVABLE)) {
     layoutsFor(quality).movable.set(movableKey(text), {
       kind: whole ? 'movable' : 'part',
       form: form as Form,
+    });
+  }
+}
+/** Closed, the G grip is played in parts only, so the whole of it is no movable layout. */
+const OPEN_G: ReadonlySet<string> = new Set(['320003', '320033']);
+
+for (const [quality, list] of Object.entries(OPEN)) {
+  for (const text of list.split(' ')) {
+    const frets = must(parseFrets(text));
+    const { movable } = layoutsFor(quality);
+    const closed = frets.map((fret) => (fret === null ? null : fret + 1));
+    // Some are moved without their open strings, as C7 is.
+    const pressed = frets.map((fret) => fret || null);
+    const { form } = movable.get(movableKey(fretsText(closed))) ??
+      movable.get(movableKey(fretsText(pressed))) ?? { form: null };
+    layoutsFor(quality).open.set(gripKey(frets), {
+      kind: 'open',
+      form: null,
+      closes: quality === 'major' && OPEN_G.has(text) ? 'G' : form,
     });
   }
 }

@@ -160,13 +160,10 @@ export function closedForm(
 /** The form an open grip becomes when the index closes its open strings; null where that has no name. */
 function openFormOf(open: Frets, chord: Chord, instrument: Instrument): Form | null {
   if (!open.includes(0)) return null;
-  const whole = OPEN_G.has(fretsText(open)) ? 'G' : null;
+  const named = layoutOfGrip(open, chord.quality, true, instrument.openPitches)?.closes;
   const closed = open.map((fret) => (fret === null ? null : fret + 1));
-  return whole ?? layoutOfGrip(closed, chord.quality, true, instrument.openPitches)?.form ?? null;
+  return named ?? layoutOfGrip(closed, chord.quality, true, instrument.openPitches)?.form ?? null;
 }
-
-/** Closed, the G grip is played in parts only, so the whole of it is no movable layout. */
-const OPEN_G: ReadonlySet<string> = new Set(['320003', '320033']);
 
 /** Rungs of a family: each differs from the one before by one note. */
 export const LADDER: readonly string[] = [

@@ -12,6 +12,8 @@ export interface GradedGrip {
   readonly notes: readonly (string | null)[];
   readonly degrees: readonly (Degree | null)[];
   readonly form: Form | null;
+  /** Of an open grip: the form it is when a barre closes it, by which a limit to that form finds it. */
+  readonly closes: Form | null;
   readonly layout: Layout['kind'] | null;
   /** String number of the lowest sounding root, or null in a rootless grip. */
   readonly rootString: number | null;

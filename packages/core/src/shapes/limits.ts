@@ -128,7 +128,7 @@ export const LIMIT_TESTS: readonly LimitTest[] = [
     limit: 'position',
     passes: (grip, { position }) => position === null || positionOf(grip) === position,
   },
-  { limit: 'form', passes: (grip, { form }) => form === null || grip.form === form },
+  { limit: 'form', passes: (grip, { form }) => form === null || (grip.form ?? grip.closes) === form },
   { limit: 'inversion', passes: (grip, { inversion }) => inversion === null || grip.inversion === inversion },
   { limit: 'top', passes: (grip, { top }) => top === null || topDegree(grip) === top },
 ];

@@ -3,7 +3,7 @@ import { Chord as TonalChord, Note } from 'tonal';
 import { must } from '../kernel';
 import { chordNotes, makeChord, noChord, parseChord, transposeChord } from './chord';
 import { degreeChords, majorKeys, makeKey } from './key';
-import { pitchClassOf, readNote } from './note';
+import { noteText, pitchClassOf, readNote } from './note';
 import { QUALITIES } from './qualities';
 
 const ROOTS = 'C C# Db D D# Eb E F F# Gb G G# Ab A A# Bb B Cb'.split(' ');
@@ -61,7 +61,10 @@ describe('parseChord', () => {
         const theirs = TonalChord.getChord(name, root).notes.map((n) => Note.pitchClass(n));
         if (theirs.length === 0) continue;
         compared++;
-        const ours = notes(root + quality.suffix);
+        // It writes three signs where we write the pitch and say what it stands for.
+        const ours = must(parseChord(root + quality.suffix)).tones.map(
+          (tone) => tone.exactly ?? noteText(tone.note),
+        );
         expect([root, quality.id, ...[...ours].sort()]).toEqual([root, quality.id, ...[...theirs].sort()]);
       }
     }
@@ -310,7 +313,10 @@ describe('symbols at the edge', () => {
   });
 
   test.each([
-    ['C7alt', '2', 'C7#5#9'],
+    ['Am7b5b5b5', '5', 'Am7b5'],
+    ['C7b9b9', '4', 'C7b9#9'],
+    ['Cadd9add9', '5', 'Cadd9'],
+    ['Cmaj7alt', '5', 'Cmaj7'],
     ['C(', '1', 'C'],
     ['Cmaj7)', '5', 'Cmaj7'],
     ['Am7/', '3', 'Am7'],
@@ -319,6 +325,26 @@ describe('symbols at the edge', () => {
     ['D7q', '2', 'D7'],
   ])('%s fails at character %s with a reading near it', (typed, at, near) => {
     expect(problem(typed)).toMatchObject({ code: 'chord.quality', at, detail: near });
+  });
+
+  test('the altered dominant is read, and stands with a raised fifth and ninth', () => {
+    for (const typed of ['C7alt', 'Calt', 'C7(alt)'])
+      expect([must(parseChord(typed)).symbol, chordNotes(must(parseChord(typed))).join(' ')]).toEqual([
+        'C7#5#9',
+        'C E G# Bb D#',
+      ]);
+  });
+
+  test.each([
+    ['Fbdim7', 'Fb Abb Cbb Db', 'Ebbb'],
+    ['Cbdim7', 'Cb Ebb Gbb Ab', 'Bbbb'],
+    ['B#aug', 'B# D## G#', 'F###'],
+    ['Cdim7', 'C Eb Gb Bbb', undefined],
+    ['G#aug', 'G# B# D##', undefined],
+  ])('%s has no three signs on a note: %s', (symbol, notes, exactly) => {
+    const chord = must(parseChord(symbol));
+    expect(chordNotes(chord).join(' ')).toBe(notes);
+    expect(chord.tones.find((tone) => tone.exactly)?.exactly).toBe(exactly);
   });
 
   test('no text makes it throw, and what it proposes can be read', () => {

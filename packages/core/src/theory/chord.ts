@@ -5,7 +5,7 @@
 import { editDistance } from '../kernel/edit-distance';
 import { fail, ok, type Result } from '../kernel/result';
 import { degreeParts, noteAtDegree, type Degree } from './degree';
-import { LETTERS, mod12, noteText, pitchClassOf, readNote, type NoteName } from './note';
+import { LETTERS, mod12, noteText, pitchClassOf, readNote, spelledSimply, type NoteName } from './note';
 import { namedQuality, QUALITIES, type Quality } from './qualities';
 import { readSuffix } from './read-suffix';
 
@@ -16,6 +16,8 @@ export interface ChordTone {
   readonly required: boolean;
   /** Belongs to the chord and is mostly left out: the third of an 11, a natural 11 over a major third. */
   readonly seldom?: true;
+  /** What the formula spells and nobody writes (three signs), where `note` is written for it: `Ebbb`. */
+  readonly exactly?: string;
 }
 
 export interface Chord {
@@ -59,8 +61,15 @@ export function makeChord(root: NoteName, quality: string, bass?: NoteName): Cho
 
 function built(root: NoteName, { id, suffix, formula }: Quality, bass?: NoteName): Chord {
   const tones = formula.map((degree): ChordTone => {
-    const note = noteAtDegree(root, degree);
-    const tone = { degree, note, pitchClass: pitchClassOf(note), required: isRequired(degree, formula) };
+    const exact = noteAtDegree(root, degree);
+    const note = spelledSimply(exact);
+    const tone = {
+      degree,
+      note,
+      pitchClass: pitchClassOf(note),
+      required: isRequired(degree, formula),
+      ...(note === exact ? {} : { exactly: noteText(exact) }),
+    };
     return isSeldom(degree, formula) ? { ...tone, seldom: true } : tone;
   });
   const symbol = noteText(root) + suffix + (bass ? `/${noteText(bass)}` : '');
@@ -141,7 +150,7 @@ function moved(note: NoteName, from: NoteName, to: NoteName): NoteName {
   const letter = LETTERS[(LETTERS.indexOf(to.letter) + steps + 14) % 7];
   const wanted = pitchClassOf(to) + pitchClassOf(note) - pitchClassOf(from);
   const natural = pitchClassOf({ letter, accidental: 0 });
-  return { letter, accidental: mod12(wanted - natural + 6) - 6 };
+  return spelledSimply({ letter, accidental: mod12(wanted - natural + 6) - 6 });
 }
 
 /** Degree of a pitch class in a chord, or null when it is no chord tone. */
@@ -206,8 +215,6 @@ const TYPED: readonly (readonly [string, string])[] = [
   ['-7', 'minor7'],
   ['min7', 'minor7'],
   ['M7', 'major7'],
-  ['7alt', '7#5#9'],
-  ['alt', '7#5#9'],
   ['sus', 'sus4'],
   ['6/9', 'six-nine'],
 ];

@@ -31,6 +31,16 @@ export function readNote(text: string): { readonly note: NoteName; readonly leng
   return { note: { letter: match[1].toUpperCase() as Letter, accidental }, length: match[0].length };
 }
 
+const FLATS = 'C Db D Eb E F Gb G Ab A Bb B'.split(' ');
+const SHARPS = 'C C# D D# E F F# G G# A A# B'.split(' ');
+
+/** A note nobody writes (three signs and more) by the simplest name of its pitch, on the side its signs lie; any other as it is. */
+export function spelledSimply(note: NoteName): NoteName {
+  if (Math.abs(note.accidental) <= 2) return note;
+  const name = (note.accidental < 0 ? FLATS : SHARPS)[pitchClassOf(note)];
+  return { letter: name[0] as Letter, accidental: name.length === 1 ? 0 : name[1] === 'b' ? -1 : 1 };
+}
+
 export function mod12(n: number): number {
   return ((n % 12) + 12) % 12;
 }

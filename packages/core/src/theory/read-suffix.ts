@@ -6,7 +6,7 @@
  *
  * Conventions where people differ (stated, since no standard exists): `-` right after the root is minor, later
  * a flat; `+` right after root or number is a raised 5; `11` and `maj11` keep their third as a tone that is
- * seldom played; a natural 11 under a 13 likewise; `2` and `4` alone are sus.
+ * seldom played; a natural 11 under a 13 likewise; `2` and `4` alone are sus; `alt` is 7#5#9.
  */
 import { degreeParts, type Degree } from './degree';
 import { qualityOfFormula, type Quality } from './qualities';
@@ -25,6 +25,8 @@ interface Building {
   /** 7, 9, 11 or 13: how far thirds are stacked; 0 for a triad. */
   stack: number;
   raised: Degree[];
+  /** Alterations as they were written. */
+  readonly altered: Set<Degree>;
   added: Degree[];
   sus: Degree[];
   without: number[];
@@ -70,6 +72,7 @@ function augmented(b: Building): void {
 const NUMBER = /(?:6[/,.]?9|6|7M|maj7|Maj7|M7|Δ7?|7|9|11|13|5(?!\d)|2|4)/y;
 const CHANGES: readonly (readonly [RegExp, (b: Building, found: RegExpExecArray) => boolean])[] = [
   [/[(),]|\/(?=[0-9b#+-])/y, () => true],
+  [/(?:alt|Alt|ALT)/y, altered],
   [/(?:sus|Sus|SUS)(24|42|2|4|9)?/y, suspend],
   [/(?:add|Add|ADD)(bb|b|##|#|-|\+)?(13|11|9|6|4|2)/y, (b, [, sign, number]) => add(b, sign, number)],
   [/(?:no|No|omit|Omit)(3|5|7|9|11)(?:rd|th)?/y, (b, [, number]) => b.without.push(Number(number)) > 0],
@@ -89,9 +92,16 @@ function suspend(b: Building, found: RegExpExecArray): boolean {
   } else b.sus.push(...(which.length === 2 ? ['2', '4'] : [which]));
   return true;
 }
+/** The altered dominant: a raised fifth and a raised ninth stand for it, since a grip has room for two of its four. */
+function altered(b: Building): boolean {
+  if (b.family !== 'major' || b.majorSeventh || ![0, 7].includes(b.stack)) return false;
+  b.stack = 7;
+  return alter(b, '#', 5) && alter(b, '#', 9);
+}
 function add(b: Building, sign: string | undefined, number: string): boolean {
-  const high = { '2': '9', '4': '11' }[number] ?? number;
-  b.added.push(signOf(sign) + high);
+  const degree = signOf(sign) + ({ '2': '9', '4': '11' }[number] ?? number);
+  if (b.added.includes(degree)) return false;
+  b.added.push(degree);
   return true;
 }
 function stackMajor(b: Building, stack: number): boolean {
@@ -102,6 +112,9 @@ function stackMajor(b: Building, stack: number): boolean {
 }
 function alter(b: Building, sign: string, number: number): boolean {
   const degree = signOf(sign) + number;
+  // Said twice it says nothing more, and is a slip of the pen.
+  if (b.altered.has(degree)) return false;
+  b.altered.add(degree);
   if (number === 5) {
     if (b.fifths.includes(degree)) return b.family !== 'augmented';
     // 7b5#5 keeps both; the first alteration takes the place of the perfect fifth.
@@ -148,6 +161,7 @@ export function readSuffix(text: string): SuffixReading {
     sixth: false,
     stack: 0,
     raised: [],
+    altered: new Set(),
     added: [],
     sus: [],
     without: [],

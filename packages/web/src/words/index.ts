@@ -70,7 +70,9 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'effort.fingers': (v) =>
     `${plural(v.count, 'finger')}: ${String(v.names).split(' ').join(', ')}${v.swapped ? ', two of them swapped' : ''}`,
   'effort.crowding': (v) =>
-    v.tips ? `${v.tips} fingertips in fret ${v.fret}` : `fingertips over ${v.strings} strings`,
+    v.tips
+      ? `${v.tips} fingertips in fret ${v.fret}${v.big ? '; big fingers have less room there' : ''}`
+      : `fingertips over ${v.strings} strings`,
   'effort.mutes': (v) => `keeping string ${String(v.strings).split(' ').join(', ')} silent`,
   'effort.arching': (v) => `arching over open string ${String(v.strings).split(' ').join(', ')}`,
   'effort.wrist': (v) =>

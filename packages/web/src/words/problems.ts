@@ -29,6 +29,8 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.root': (_, detail) => `A chord begins with a letter from A to G. ${chordText(detail)}?`,
   'chord.quality': (at, detail) => `Not read from character ${Number(at) + 1} on. ${chordText(detail)}?`,
   'chord.bass': (_, detail) => `After the slash comes one note. ${chordText(detail)}?`,
+  'numeral.minor': (_, detail) =>
+    `In a minor key this step stands in two places: ${detail.replaceAll('b', '♭').replaceAll('#', '♯')}?`,
   'numeral.degree': (_, detail) => `A numeral runs from i to vii: ${detail} in A♭.`,
   'key.tonic': (_, detail) => `A key begins with a note: ${detail}.`,
   'key.mode': (_, detail) => `Major keys are read here so far: ${chordText(detail)}.`,

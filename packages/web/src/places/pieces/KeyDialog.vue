@@ -1,6 +1,6 @@
 <script setup lang="ts">
-/** The piece in every key, with and without capo, by how hard it is for this hand; inside a singer's range if one is given. */
-import type { KeyOffer, Piece, SingerRange } from '@finch/core/score';
+/** The piece as it sounds now behind each capo, then in keys near it, then in any; by how hard it is for this hand. */
+import type { KeyNearness, KeyOffer, Piece, SingerRange } from '@finch/core/score';
 import type { PathOptions } from '@finch/core/changes';
 import { parsePitch } from '@finch/core/theory';
 import { BButton } from 'bootstrap-vue-next';
@@ -30,6 +30,20 @@ const { answer: offers, failed } = useLatest(
   ([piece, options, singer]) =>
     benchWork().keys(plain(piece), plain({ ...options, locked: [] }), plain(singer)),
 );
+const others = ref(false);
+const groups = computed(() => {
+  const all = offers.value ?? [];
+  const of = (nearness: KeyNearness) => all.filter((one) => one.nearness === nearness);
+  return [
+    { name: 'Sounding as now', offers: of('same pitch') },
+    { name: 'Near, for the voice', offers: of('near') },
+    ...(others.value ? [{ name: 'Another key', offers: of('other') }] : []),
+  ].filter((group) => group.offers.length);
+});
+const steps = (away: number) =>
+  away === 0
+    ? ''
+    : `${Math.abs(away)} ${Math.abs(away) === 1 ? 'semitone' : 'semitones'} ${away > 0 ? 'up' : 'down'}`;
 const keyText = (name: string) => chordText(name.replace(' major', '').replace(' minor', 'm'));
 const tempo = (offer: KeyOffer) =>
   offer.tempoShare === null ? '–' : Math.round(offer.tempoShare * props.piece.tempoBpm);
@@ -59,11 +73,12 @@ const tempo = (offer: KeyOffer) =>
       No key puts this melody inside that range. Widen it by a step or two.
     </p>
     <template v-else>
-      <p class="note" role="status">
-        Best for {{ who }} hand:
-        <b v-for="(one, i) in offers.slice(0, 3)" :key="i"
-          >{{ i ? ', ' : '' }}{{ keyText(one.key.name)
-          }}{{ one.capo ? ` (capo ${one.capo}, as if in ${keyText(one.shapes.name)})` : '' }}</b
+      <p v-if="offers[0]?.nearness === 'same pitch'" class="note" role="status">
+        Sounding as now, easiest for {{ who }} hand:
+        <b
+          >{{ keyText(offers[0].shapes.name) }} shapes{{
+            offers[0].capo ? ` with the capo at ${offers[0].capo}` : ', no capo'
+          }}</b
         >.
       </p>
       <table class="keys">
@@ -78,10 +93,15 @@ const tempo = (offer: KeyOffer) =>
             <td />
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="one in offers" :key="`${one.key.name} ${one.capo}`">
-            <th scope="row" class="display">{{ keyText(one.key.name) }}</th>
-            <td>{{ one.capo ? `capo ${one.capo}, as if in ${keyText(one.shapes.name)}` : 'no capo' }}</td>
+        <tbody v-for="group in groups" :key="group.name">
+          <tr>
+            <th scope="rowgroup" :colspan="range ? 7 : 6" class="group">{{ group.name }}</th>
+          </tr>
+          <tr v-for="one in group.offers" :key="`${one.key.name} ${one.capo}`">
+            <th scope="row">
+              <span class="display">{{ keyText(one.key.name) }}</span> <small>{{ steps(one.away) }}</small>
+            </th>
+            <td>{{ one.capo ? `${keyText(one.shapes.name)} shapes, capo ${one.capo}` : 'no capo' }}</td>
             <td>
               <ShimMark :effort="one.meanEffort" :limit="limit" :width="44" />
               {{ Math.round(one.meanEffort) }}
@@ -105,6 +125,9 @@ const tempo = (offer: KeyOffer) =>
           </tr>
         </tbody>
       </table>
+      <BButton v-if="!others" size="sm" variant="outline-secondary" @click="others = true"
+        >Show the other keys</BButton
+      >
     </template>
   </HouseDialog>
 </template>
@@ -134,6 +157,16 @@ const tempo = (offer: KeyOffer) =>
 .keys th {
   border-top: 1px solid var(--line);
   padding: var(--space-1) var(--space-2);
+}
+.keys .group {
+  padding-top: var(--space-3);
+  font-size: var(--size-1);
+  font-weight: 700;
+  color: var(--ink2);
+}
+.keys small {
+  color: var(--ink3);
+  font-weight: 400;
 }
 .over {
   color: var(--breast);

@@ -71,7 +71,8 @@ defineExpose({ focus, cycle });
     </div>
     <ul v-else id="chord-said" class="tones" aria-label="Its notes">
       <li v-for="tone in reading.value.chord.tones" :key="tone.degree">
-        {{ noteSigns(tone.note) }}<small>{{ tone.degree === '1' ? 'R' : degreeText(tone.degree) }}</small>
+        {{ noteSigns(tone.note) }}<small>{{ tone.degree === '1' ? 'R' : degreeText(tone.degree) }}</small
+        ><small v-if="tone.exactly">for {{ tone.exactly.replaceAll('b', '♭').replaceAll('#', '♯') }}</small>
       </li>
     </ul>
     <p v-if="german" class="small">
