@@ -4,7 +4,7 @@
  * says them as texts, markers as sections and one melody; what a MIDI file cannot say (grips, repeats, spelling) is
  * said to be missing.
  */
-import { Midi } from '@tonejs/midi';
+import * as library from '@tonejs/midi';
 import { fail, ok, type Result } from '../kernel/result';
 import {
   PIECE_LIMITS,
@@ -24,6 +24,11 @@ import { mod12, rootNamed, type NoteName } from '../theory/note';
 import { midiOf, pitchSpelled } from '../theory/pitch';
 import { scaleOn } from '../theory/scale';
 import type { Imported, NotTaken } from './read-musicxml';
+
+/** Some loaders give the names of the library, some only the whole of it. */
+const { Midi } =
+  'Midi' in library ? library : (library as { readonly default: typeof import('@tonejs/midi') }).default;
+type Midi = InstanceType<typeof Midi>;
 
 const MAJORS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 

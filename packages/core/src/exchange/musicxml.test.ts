@@ -174,7 +174,14 @@ describe('strangers’ files', () => {
   test.each([
     ['<!DOCTYPE x [<!ENTITY a "b">]><score-partwise/>', 'xml.entities'],
     ['<!DOCTYPE x [ ]><score-partwise/>', 'xml.entities'],
-    [`${'<a>'.repeat(60)}${'</a>'.repeat(60)}`, 'xml.depth'],
+    [`<score-partwise>${'<a>'.repeat(60)}${'</a>'.repeat(60)}</score-partwise>`, 'xml.depth'],
+    ['<a/>', 'xml.kind'],
+    [`<score-partwise>${'x'.repeat(30_000)}</score-partwise>`, 'xml.count'],
+    [`<score-partwise>${'<part id="P1">'}${'<measure/>'.repeat(2001)}</part></score-partwise>`, 'xml.bars'],
+    [
+      `<score-partwise><part><measure>${'<note/>'.repeat(501)}</measure></part></score-partwise>`,
+      'xml.count',
+    ],
     ['<score-partwise><part>', 'xml.form'],
     ['<score-timewise></score-timewise>', 'xml.kind'],
     ['<html></html>', 'xml.kind'],

@@ -21,6 +21,7 @@ import { readPattern } from '../score/pattern';
 import { readNote } from '../theory/note';
 import type { Pitch } from '../theory/pitch';
 import { symbolOf } from './harmony';
+import { mostWithin, throughGate } from './xml-gate';
 
 export interface NotTaken {
   /** "Violin 2", "Melody, bar 12". */
@@ -34,7 +35,7 @@ export interface Imported {
   readonly notTaken: readonly NotTaken[];
 }
 
-export const XML_LIMITS = { characters: 8_000_000, depth: 40, parts: 200, notTaken: 200 } as const;
+const READ_LIMITS = { parts: 200, notTaken: 200, notesInBar: 500 } as const;
 
 /** An element in order: name, attributes, children, text. */
 interface Element {
@@ -44,18 +45,14 @@ interface Element {
   readonly text: string;
 }
 
-/** Problems: `xml.size`, `xml.entities`, `xml.depth`, `xml.form`, `xml.kind`, `xml.bars`. */
+/** Problems: those of `throughGate`, `xml.form`, `xml.kind`, `xml.bars`. */
 export function readMusicXml(text: string): Result<Imported> {
-  if (text.length > XML_LIMITS.characters) return fail('xml.size', 0, 'a file of at most 8 MB');
-  if (/<!ENTITY/i.test(text) || /<!DOCTYPE[^>[]*\[/i.test(text))
-    return fail(
-      'xml.entities',
-      0,
-      'a file without entities of its own; save it anew from your notation program',
-    );
-  if (depthOf(text) > XML_LIMITS.depth)
-    return fail('xml.depth', 0, `elements at most ${XML_LIMITS.depth} deep`);
-  const plain = text.replace(/<!DOCTYPE[^>]*>/i, '').replace(/^\uFEFF/, '');
+  const gate = throughGate(text, 'score-');
+  if (!gate.ok) return gate;
+  if (mostWithin(gate.value, '<measure', '<part ') > PIECE_LIMITS.bars)
+    return fail('xml.bars', 0, `at most ${PIECE_LIMITS.bars} bars`);
+  if (mostWithin(gate.value, '<note', '<measure') > READ_LIMITS.notesInBar)
+    return fail('xml.count', 0, `at most ${READ_LIMITS.notesInBar} notes in a bar`);
   let root: Element | undefined;
   try {
     const parser = new XMLParser({
@@ -66,7 +63,7 @@ export function readMusicXml(text: string): Result<Imported> {
       parseAttributeValue: false,
       trimValues: true,
     });
-    root = elements(parser.parse(plain, true)).find((one) => one.name.startsWith('score-'));
+    root = elements(parser.parse(gate.value, true)).find((one) => one.name.startsWith('score-'));
   } catch (error) {
     return fail(
       'xml.form',
@@ -78,18 +75,6 @@ export function readMusicXml(text: string): Result<Imported> {
   if (root.name !== 'score-partwise')
     return fail('xml.kind', 0, 'a score by parts (score-partwise), not by time');
   return read(root);
-}
-
-/** How deep elements nest, without building anything. */
-function depthOf(text: string): number {
-  let depth = 0;
-  let deepest = 0;
-  for (const match of text.matchAll(/<(\/?)[A-Za-z][^>]*?(\/?)>/g)) {
-    if (match[1]) depth--;
-    else if (!match[2]) deepest = Math.max(deepest, ++depth);
-    if (deepest > XML_LIMITS.depth) break;
-  }
-  return deepest;
 }
 
 /** The parser's ordered objects as elements. */
@@ -137,13 +122,13 @@ function read(root: Element): Result<Imported> {
       textOf(part, 'part-name'),
     ]),
   );
-  const parts = all(root, 'part').slice(0, XML_LIMITS.parts);
+  const parts = all(root, 'part').slice(0, READ_LIMITS.parts);
   const count = Math.max(0, ...parts.map((part) => all(part, 'measure').length));
   if (count === 0) return fail('xml.kind', 0, 'at least one part with a measure');
   if (count > PIECE_LIMITS.bars) return fail('xml.bars', 0, `at most ${PIECE_LIMITS.bars} bars`);
   const notTaken: NotTaken[] = [];
   const leave = (at: string, code: string, what: string) => {
-    if (notTaken.length < XML_LIMITS.notTaken && !notTaken.some((one) => one.at === at && one.code === code))
+    if (notTaken.length < READ_LIMITS.notTaken && !notTaken.some((one) => one.at === at && one.code === code))
       notTaken.push({ at, code, what });
   };
   const bars = Array.from({ length: count }, (): DraftBar => ({

@@ -8,7 +8,7 @@ import { PACE } from './constants';
 import { NODE_WEIGHTS, NODES } from './normal';
 import { cleanIn } from './pace';
 
-export type Three = [number, number, number];
+type Three = [number, number, number];
 
 /** What is believed of one change. */
 interface OwnBelief {

@@ -59,7 +59,7 @@ export interface GripFacts {
  * What it costs to lie up the neck: accompaniment is played at frets 1 to 7 unless something else is asked for, and above 10
  * only where a form asks for it (as teachers say; the numbers are assumed).
  */
-export function heightNats(lowestFret: number): number {
+function heightNats(lowestFret: number): number {
   const { perFret, middle, perMiddle, high, perHigh } = USEFULNESS.height;
   const over = (from: number) => Math.max(0, lowestFret - from + 1);
   return perFret * lowestFret + (perMiddle - perFret) * over(middle) + (perHigh - perMiddle) * over(high);

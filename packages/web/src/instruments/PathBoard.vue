@@ -9,7 +9,7 @@ import { effortBand } from '@finch/core/effort';
 import { beakPath, MARKED_FRETS } from '@finch/core/grips';
 import { fretPositionMm } from '@finch/core/fretboard';
 import { computed } from 'vue';
-import { shiftWords } from '../words/change-words';
+import { shiftWords, tempoWords } from '../words/change-words';
 import { nameChord, spokenChord } from '../words';
 
 const props = withDefaults(
@@ -145,8 +145,10 @@ const spoken = (i: number) => {
   const [a, b] = [props.path.steps[i], props.path.steps[i + 1]];
   const names = `${spokenChord(a.chord.symbol)} to ${spokenChord(b.chord.symbol)}, ${props.where[i]} to ${props.where[i + 1]}`;
   return change
-    ? `${names}: ${shiftWords(change)}, ${change.seconds.toFixed(1)} seconds, clean at ${Math.round(change.tempoBpm)} bpm${change.tempoBpm < props.wantedBpm[i] ? `, under the ${props.wantedBpm[i]} wanted` : ''}`
-    : `${names}: no change to judge`;
+    ? `${names}: ${shiftWords(change)}, ${change.seconds.toFixed(1)} seconds, ${tempoWords(change.tempoBpm, props.wantedBpm[i])}`
+    : a.grip && b.grip
+      ? `${names}: the grip stays`
+      : `${names}: no change to judge`;
 };
 const chordSize = (symbol: string) =>
   nameChord(symbol).length > 7 ? 15 : nameChord(symbol).length > 5 ? 18 : 21;

@@ -1,6 +1,6 @@
 /** Words for changes, paths and charts; loaded with the places that show them. */
 import type { ChangeGrade, GivenWay, PathObjective, PractiseStep } from '@finch/core/changes';
-import type { ChartProblem } from '@finch/core/score';
+import type { ChartProblem, PieceDemand } from '@finch/core/score';
 import { fretsMoved, listed } from './names';
 
 type Values = PractiseStep['what']['values'];
@@ -20,6 +20,29 @@ const PRACTISE: Readonly<Record<string, (v: Values) => string>> = {
 };
 export const sayPractise = (step: PractiseStep): string =>
   PRACTISE[step.what.code]?.(step.what.values) ?? step.what.code;
+
+/** `clean at 72 now, 84 wanted`; where it is there already, `clean at 96, 84 wanted`. */
+export function tempoWords(bpm: number, wantedBpm: number): string {
+  const now = Math.round(bpm);
+  return `clean at ${now}${now < wantedBpm ? ' now' : ''}, ${Math.round(wantedBpm)} wanted`;
+}
+
+/** `65 to 80`: the band in which the clean tempo lies eight times in ten. */
+export const bandWords = ({ lowBpm, highBpm }: ChangeGrade['band']): string =>
+  `${Math.round(lowBpm)} to ${Math.round(highBpm)}`;
+
+const MOST_BARS = 6;
+
+/** `18 in 24 changes are ready at 84; not yet: into bars 3, 7 and 8`. */
+export function readyWords({ changes, barsNotReady }: PieceDemand, bpm: number): string {
+  const all = changes.reduce((sum, one) => sum + one.times, 0);
+  const ready = changes.reduce((sum, one) => sum + (one.ready ? one.times : 0), 0);
+  if (ready === all) return `All ${all} changes are ready at ${bpm}.`;
+  const named = barsNotReady.slice(0, MOST_BARS).join(' ');
+  const more = barsNotReady.length - MOST_BARS;
+  const bars = `${barsNotReady.length === 1 ? 'bar' : 'bars'} ${more > 0 ? `${named.replaceAll(' ', ', ')} and ${more} more` : listed(named)}`;
+  return `${ready} of ${all} changes ${ready === 1 ? 'is' : 'are'} ready at ${bpm}; not yet: into ${bars}.`;
+}
 
 /** "no shift, 2 and 4 stay", "2 frets up, 3 slides". */
 export function shiftWords(change: ChangeGrade): string {

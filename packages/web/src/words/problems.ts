@@ -137,6 +137,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'midi.form': (_, detail) => `This is no MIDI file, or it is cut off. Needed: ${detail}.`,
   'midi.size': (_, detail) => `This file is too large. Needed: ${detail}.`,
   'xml.bars': (_, detail) => `This score is too long. Needed: ${detail}.`,
+  'xml.count': (_, detail) => `This file holds too much to be read here. Needed: ${detail}.`,
   'xml.depth': (_, detail) => `This file nests too deep. Needed: ${detail}.`,
   'xml.entities': (_, detail) =>
     `This file declares entities of its own, which is not read for safety. Needed: ${detail}.`,

@@ -4,7 +4,7 @@ import { practiseFor, type OtherWay, type PathStep, type PractiseStep } from '@f
 import type { ChangeGrade } from '@finch/core/changes';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { sayPractise, shiftWords, whyChange } from '../../words/change-words';
+import { bandWords, sayPractise, shiftWords, tempoWords, whyChange } from '../../words/change-words';
 import { nameChord, spokenChord } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChangeDrawing from '../../instruments/ChangeDrawing.vue';
@@ -28,7 +28,6 @@ const props = defineProps<{
 const emit = defineEmits<{ use: [way: OtherWay]; unlock: []; drill: [step: PractiseStep]; put: [] }>();
 const gapSeconds = computed(() => (60 * props.gapBeats) / props.wantedBpm);
 const steps = computed(() => practiseFor(props.change));
-const clean = computed(() => Math.round(props.change.tempoBpm));
 const beats = computed(() =>
   props.gapBeats === 1 ? 'one beat' : `${Math.round(props.gapBeats * 100) / 100} of a beat`,
 );
@@ -65,10 +64,8 @@ const tempoOf = (way: OtherWay) =>
       <ChangeLedger :moves="change.fingers" />
     </div>
     <BecauseMark
-      >{{ whyChange(change, gapSeconds) }} Nine of ten clean at {{ clean }} bpm ({{
-        Math.round(change.band.lowBpm)
-      }}
-      to {{ Math.round(change.band.highBpm) }}), leaving {{ beats }} before the next.</BecauseMark
+      >{{ whyChange(change, gapSeconds) }} Nine of ten {{ tempoWords(change.tempoBpm, wantedBpm) }} (band
+      {{ bandWords(change.band) }}), leaving {{ beats }} before the next.</BecauseMark
     >
     <details class="parts">
       <summary>{{ change.seconds.toFixed(2) }} s, part by part</summary>

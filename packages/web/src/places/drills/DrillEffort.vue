@@ -30,8 +30,7 @@ const says = computed(() => {
       : props.over > 0
         ? `, ${props.over} over the limit`
         : ', inside the limit';
-  const clean =
-    predictedBpm === null ? '' : `; nine of ten clean expected at ${Math.round(predictedBpm)} bpm`;
+  const clean = predictedBpm === null ? '' : `; nine of ten clean at ${Math.round(predictedBpm)} now`;
   return `${effortBand(effort)}${heaviest}${standing}${clean}.`;
 });
 </script>

@@ -49,9 +49,9 @@ const WHY = {
         <span class="small"
           >{{ one.part.capo ? `capo ${one.part.capo}; ` : '' }}{{ WHY[one.why]
           }}{{
-            one.part.cleanShare === null
+            one.part.readyShare === null
               ? ''
-              : `; ${Math.round(10 * one.part.cleanShare)} in 10 changes clean`
+              : `; ${Math.round(100 * one.part.readyShare)} in 100 changes ready`
           }}</span
         >
         <ShimMark :effort="one.part.heaviest" :limit="names[one.id]?.limit ?? null" :width="44" />

@@ -3,7 +3,7 @@
 import type { PieceDemand } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { whyChange } from '../../words/change-words';
+import { bandWords, readyWords, tempoWords, whyChange } from '../../words/change-words';
 import { nameOfShape } from '../../words/shape-words';
 import { nameChord } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
@@ -26,7 +26,7 @@ const weakest = computed(() => {
   if (demand.weakest === null) return null;
   const change = demand.changes[demand.weakest];
   const [from, to] = [demand.chords[change.from], demand.chords[change.to]];
-  return { change, from, to, under: change.grade.tempoBpm < change.wantedBpm - 0.5 };
+  return { change, from, to, under: !change.ready };
 });
 const heavy = computed(() =>
   props.demand.heaviest.flatMap((i) => {
@@ -53,6 +53,7 @@ const barsText = (bars: readonly number[]) =>
 <template>
   <div class="piece-side">
     <template v-if="weakest && scale">
+      <p class="ready-line" :class="{ ready: demand.readyShare === 1 }">{{ readyWords(demand, tempoBpm) }}</p>
       <div class="spread">
         <span class="note"
           >weakest change, bar {{ weakest.from.number }} to {{ weakest.to.number
@@ -68,7 +69,7 @@ const barsText = (bars: readonly number[]) =>
           height="60"
           viewBox="0 0 204 60"
           role="img"
-          :aria-label="`clean at ${Math.round(weakest.change.grade.tempoBpm)} bpm, ${weakest.change.wantedBpm} wanted`"
+          :aria-label="`${tempoWords(weakest.change.grade.tempoBpm, weakest.change.wantedBpm)}, band ${bandWords(weakest.change.grade.band)}`"
         >
           <path :d="`M${BAR.left} 38H${BAR.right}`" stroke="var(--ink3)" />
           <g v-for="bpm in scale.ticks" :key="bpm">
@@ -97,8 +98,8 @@ const barsText = (bars: readonly number[]) =>
         <p class="weak-bpm" :class="{ over: weakest.under }">
           <b>{{ Math.round(weakest.change.grade.tempoBpm) }}{{ weakest.under ? '↓' : '' }}</b>
           <small
-            >bpm, {{ Math.round(weakest.change.grade.band.lowBpm) }} to
-            {{ Math.round(weakest.change.grade.band.highBpm) }}; {{ weakest.change.wantedBpm }} wanted</small
+            >clean {{ weakest.under ? 'now, ' : 'there, ' }}{{ weakest.change.wantedBpm }} wanted; band
+            {{ bandWords(weakest.change.grade.band) }}</small
           >
         </p>
       </div>
@@ -168,6 +169,9 @@ const barsText = (bars: readonly number[]) =>
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
+}
+.ready-line {
+  font-weight: 700;
 }
 .weak-line {
   display: flex;

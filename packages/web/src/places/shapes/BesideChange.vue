@@ -11,6 +11,7 @@ import { computed } from 'vue';
 import { degreeText, fretsMoved, nameChord } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
+import { bandWords } from '../../words/change-words';
 
 interface Side {
   readonly grip: GradedGrip;
@@ -67,8 +68,8 @@ const wordsOf = (one: StayOffer) =>
           grade.shiftFrets
             ? `, the hand goes ${fretsMoved(grade.shiftFrets)}`
             : ', the hand stays where it is'
-        }}; nine of ten clean at {{ Math.round(grade.band.lowBpm) }} to
-        {{ Math.round(grade.band.highBpm) }} bpm with one beat before the bar line.</BecauseMark
+        }}; nine of ten clean at {{ Math.round(grade.tempoBpm) }} now, band {{ bandWords(grade.band) }}, with
+        one beat before the bar line.</BecauseMark
       >
     </section>
   </div>
