@@ -6,7 +6,7 @@ import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { checkScore, neckFrames, scoreBeats, staffBars, tabColumns } from '../score';
 import { soundSchedule } from '../sound';
-import { chordOfNumeral, majorKeys, noteText, parseChord } from '../theory';
+import { chordOfNumeral, majorKeys, noteText, parseChord, pitchClassOf } from '../theory';
 import {
   bassWalk,
   changeLoop,
@@ -282,6 +282,83 @@ describe('on another instrument or in another hand', () => {
         else expect(nowhere).toContain(recipe.family);
       }
     }
+  });
+});
+
+describe('over random instruments', () => {
+  const tunings = ['EADGBE', 'drop D', 'DADGAD', 'open G', 'GCEA', 'BEADGBE', 'EADGBE', 'F#BEADGBE'];
+  const instrumentOf = (tuning: string, capo: number, leftHanded: boolean) =>
+    must(makeInstrument({ openPitches: must(parseTuning(tuning)), capo, leftHanded }));
+  const count = recipesIn('C').length;
+  /** Grips are named by a recipe: over a capo by their shape, as a player calls them. */
+  const namedByShape = [
+    'change loop',
+    'ring check',
+    'strum reading',
+    'picking pattern',
+    'formula',
+    'warm up',
+  ];
+
+  test('names, neck, tab, staff and sound agree, for 300 recipes of every family', () => {
+    let made = 0;
+    const families = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: count - 1 }),
+        fc.constantFrom(...majorKeys().map((key) => noteText(key.tonic))),
+        fc.constantFrom(...tunings),
+        fc.integer({ min: 0, max: 5 }),
+        fc.boolean(),
+        (index, root, tuning, capo, leftHanded) => {
+          const instrument = instrumentOf(tuning, capo, leftHanded);
+          const recipe = recipesIn(root)[index];
+          const drill = makeDrill(recipe, { hand: averageHand, instrument });
+          if (!drill.ok) return expect(drill.problem.detail).not.toBe('');
+          made++;
+          families.add(recipe.family);
+          const { score } = drill.value;
+          const guitar = instrumentFor(drill.value, instrument);
+          if (recipe.family === 'piece section') expect(guitar.capo).toBe(2);
+          expect(score.strings).toBe(guitar.openPitches.length);
+          const heard = soundSchedule(score, guitar).flatMap((one) =>
+            one.kind === 'pluck' ? [one.midiPitch] : [],
+          );
+          const shown = neckFrames(score).flatMap((frame) =>
+            frame.frets.flatMap((fret, s) => (fret === null ? [] : [pitchAt(guitar, s, fret)])),
+          );
+          const written = staffBars(score, guitar).flatMap((bar) =>
+            bar.events.flatMap((event) => event.notes.map((note) => note.midi)),
+          );
+          const last = guitar.openPitches.length - 1;
+          const tabbed = tabColumns(score).flatMap((column) =>
+            column.cells.flatMap((cell, line) =>
+              cell === null || cell === 'x'
+                ? []
+                : [pitchAt(guitar, last - line, Number(cell.replace(/[()]/g, '')))],
+            ),
+          );
+          for (const other of [heard, written, tabbed])
+            expect([recipe.family, tuning, new Set(other)]).toEqual([recipe.family, tuning, new Set(shown)]);
+          const standard = tuning === 'EADGBE';
+          const byShape = namedByShape.includes(recipe.family);
+          for (const { grip } of drill.value.steps) {
+            if (!grip || (byShape && !standard)) continue;
+            if (recipe.family === 'piece section' && !standard) continue;
+            const chord = must(parseChord(grip.chord));
+            const tones = [...chord.tones.map((tone) => tone.pitchClass)];
+            if (chord.bass) tones.push(pitchClassOf(chord.bass));
+            const away = byShape || recipe.family === 'piece section' ? guitar.capo : 0;
+            grip.frets.forEach((fret, s) => {
+              if (fret !== null) expect(tones).toContain((pitchAt(guitar, s, fret) - away) % 12);
+            });
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+    expect(made).toBeGreaterThan(150);
+    expect(families.size).toBeGreaterThanOrEqual(14);
   });
 });
 
