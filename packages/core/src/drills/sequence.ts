@@ -6,11 +6,13 @@
 import type { Effort } from '../effort/grade-grip';
 import type { Reason } from '../effort/explain';
 import { gradeOf } from '../effort/hold';
+import { planPath } from '../changes/plan-path';
 import { isFullBarre } from '../grips/barre';
+import type { FingerLabel } from '../grips/grip';
 import { fail, ok, type Result } from '../kernel/result';
 import { gripNotes, type Bar } from '../score/score';
-import { parseChord } from '../theory/chord';
-import { overLimit, type DrillContext } from '../hands/taught-hand';
+import { noChord, parseChord } from '../theory/chord';
+import { overLimit, playedBy, type DrillContext } from '../hands/taught-hand';
 import { TEMPO_POINTS, type DrillOf, type Prelude } from './drill';
 import { gripItem } from './grip-item';
 import { changeIn, gradeIn } from './in-context';
@@ -42,6 +44,8 @@ export interface SequencePlan {
   readonly tempoBpm?: number;
   /** The last grip goes back to the first; the step is then the change away from its grip. */
   readonly round: boolean;
+  /** Fingers of all grips are chosen together, as a path of the same bars has them; left out, those shown for each. */
+  readonly together?: true;
   readonly moreItems?: readonly Item[];
   readonly prelude?: readonly Prelude[];
   readonly leftOut?: readonly Reason[];
@@ -52,14 +56,31 @@ interface GradedStops {
   readonly efforts: readonly Effort[];
 }
 
-function gradeStops(stops: readonly Stop[], context: DrillContext): Result<GradedStops> {
+type Fingers = readonly FingerLabel[] | undefined;
+
+/** The fingers a path through these very grips has; none for a grip it cannot hold. */
+function pathFingers(stops: readonly Stop[], context: DrillContext): Fingers[] {
+  const chords = stops.map(({ grip }) => parseChord(grip.chord));
+  const locked = stops.map(({ grip }) => ({ frets: grip.frets }));
+  const path = planPath(
+    chords.map((chord) => (chord.ok ? chord.value : noChord)),
+    { ...playedBy(context), locked },
+  );
+  return path.steps.map((step) => (step.locked ? step.grip?.fingers : undefined));
+}
+
+function gradeStops(
+  stops: readonly Stop[],
+  fingers: readonly Fingers[],
+  context: DrillContext,
+): Result<GradedStops> {
   const efforts: Effort[] = [];
   const items: GripItem[] = [];
   for (const [index, { grip }] of stops.entries()) {
     const at = `grip ${index + 1}`;
     const chord = parseChord(grip.chord);
     if (!chord.ok) return fail(chord.problem.code, at, chord.problem.detail);
-    const graded = gradeIn(grip.frets, context);
+    const graded = gradeIn(grip.frets, context, fingers[index]);
     if (!graded.ok) return fail(graded.problem.code, at, graded.problem.detail);
     efforts.push(graded.value);
     items.push(gripItem(grip.frets, graded.value.fingering.fingers, chord.value.symbol, context.instrument));
@@ -70,15 +91,22 @@ function gradeStops(stops: readonly Stop[], context: DrillContext): Result<Grade
 /** Tempo of the slowest change from each item to the one after it; infinite where nothing changes. */
 function slowestBpm(
   pairs: readonly (readonly [GripItem, GripItem, gapBeats: number | undefined])[],
+  together: boolean,
   context: DrillContext,
 ): Result<number> {
   let slowest = Number.POSITIVE_INFINITY;
   const known = new Set<string>();
   for (const [from, to, gapBeats] of pairs) {
-    const key = `${itemKey(from)} ${itemKey(to)} ${gapBeats}`;
+    const key = `${itemKey(from)} ${from.fingers.join()} ${itemKey(to)} ${to.fingers.join()} ${gapBeats}`;
     if (known.has(key) || from.frets.join() === to.frets.join()) continue;
     known.add(key);
-    const change = changeIn(from.frets, to.frets, context, gapBeats);
+    const change = changeIn(
+      from.frets,
+      to.frets,
+      context,
+      gapBeats,
+      together ? { from: from.fingers, to: to.fingers } : {},
+    );
     if (!change.ok) return change;
     slowest = Math.min(slowest, change.value.tempoBpm);
   }
@@ -109,14 +137,14 @@ export function sequenceDrill<R extends AnyRecipe>(
   context: DrillContext,
 ): Result<DrillOf<R>> {
   const { stops, beatsEach, round } = plan;
-  const graded = gradeStops(stops, context);
+  const graded = gradeStops(stops, plan.together ? pathFingers(stops, context) : [], context);
   if (!graded.ok) return graded;
   const { items, efforts } = graded.value;
   const pairs = items.flatMap((from, i) => {
     const to = items[i + 1] ?? (round ? items[0] : undefined);
     return to ? [[from, to, stops[i].gapBeats] as const] : [];
   });
-  const slowest = slowestBpm(pairs, context);
+  const slowest = slowestBpm(pairs, plan.together ?? false, context);
   if (!slowest.ok) return slowest;
   const predictedBpm = Number.isFinite(slowest.value) ? slowest.value : null;
   const tempo = checkTempo(plan.tempoBpm ?? startingTempo(predictedBpm ?? Number.POSITIVE_INFINITY));

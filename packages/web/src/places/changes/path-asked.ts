@@ -14,7 +14,7 @@ export interface PathAsked {
   forms: string | null;
   open: boolean;
   barre: boolean;
-  /** Grips up to this hand's limit only. */
+  /** Grips up to this hand's limit where a chord has one, as a piece is gripped; off, any. */
   insideLimit: boolean;
 }
 
@@ -28,7 +28,7 @@ export const NOTHING_ASKED: PathAsked = {
   forms: null,
   open: true,
   barre: true,
-  insideLimit: false,
+  insideLimit: true,
 };
 
 export function limitsAsked(asked: PathAsked, limit: number): Partial<PathLimits> {
@@ -78,6 +78,6 @@ export function readAsked(text: string, objectives: readonly string[]): PathAske
     forms: /^[CAGED]{0,5}$/.test(String(said.forms)) ? String(said.forms) : null,
     open: said.open !== false,
     barre: said.barre !== false,
-    insideLimit: said.insideLimit === true,
+    insideLimit: said.insideLimit !== false,
   };
 }

@@ -171,6 +171,7 @@ function chords(
       beatsEach: 4,
       tempoBpm,
       round: held.length > 1,
+      together: true,
       bars: (items) =>
         struckBars(
           steps.map(({ played, perBeat, strokes }) => ({
