@@ -125,7 +125,8 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
   const told = (name: string) => page.getByRole('tab', { name, exact: true }).click();
   const fingers = page.locator('.fingering-row button');
   await expect(fingers.first()).toHaveAttribute('aria-pressed', 'true');
-  const swapped = fingers.filter({ hasText: 'x02130' });
+  const swapped = fingers.filter({ hasText: '2-1-3' });
+  await expect(swapped).toContainText('agreed');
   await swapped.click();
   await expect(page.getByText('pinned for Ode')).toBeVisible();
   await expect(swapped).toHaveAttribute('aria-pressed', 'true');
@@ -146,7 +147,7 @@ test('a pinned fingering and a hook are there after a reload, and gone when take
   await expect(page.locator('.in-hand .hook')).toContainText('three in a row');
   await expect(page.locator('.in-hand .hook img')).toBeVisible();
   await told('Why');
-  await expect(fingers.filter({ hasText: 'pinned' })).toContainText('x02130');
+  await expect(fingers.filter({ hasText: 'pinned' })).toContainText('2-1-3');
   await fingers.filter({ hasText: 'pinned' }).click();
   await expect(page.getByText('pinned for Ode')).toHaveCount(0);
   await told('Names');

@@ -160,18 +160,17 @@ test('a counted minute is kept with its take, and the pace says what it was and 
       };
       const id = board.students.find((one) => one.name === 'Junia Ardlesey')?.id;
       const student = (await (await fetch(`/api/students/${id}`)).json()) as {
-        pace: {
-          fit: { counts: number; overall: { logSpread: number } };
-          before: { overall: { logSpread: number } };
-        };
+        pace: { takes: number; factor: number; low: number; high: number; before: number };
       };
       return student.pace;
     });
   const before = await own();
-  expect(before.fit.overall.logSpread).toBeLessThan(before.before.overall.logSpread);
+  expect(before.takes).toBeGreaterThan(50);
+  expect(before.low).toBeLessThan(before.factor);
+  expect(before.high).toBeGreaterThan(before.factor);
   await page.goto('/changes');
-  await expect(page.locator('.pace-line')).toContainText('of the reference hand’s seconds');
-  await expect(page.locator('.pace-line')).toContainText('Before any it was taken for');
+  await expect(page.locator('.pace-line')).toContainText('of the seconds of a first month');
+  await expect(page.locator('.pace-line')).toContainText(`from ${before.takes} takes`);
   await page.goto('/drills?family=change%20loop&chord=Am&frets=x02210&from=E&fromFrets=022100');
   await page.getByRole('button', { name: 'To homework' }).click();
   await expect(page.getByText('goes home')).toBeVisible();
@@ -192,7 +191,9 @@ test('a counted minute is kept with its take, and the pace says what it was and 
   await expect(page.getByText(/^Kept: /)).toBeVisible();
   await page.goto('/sit');
   await sit('Tamsin Brackwater');
-  await expect.poll(async () => (await own()).fit.counts).toBe(Math.min(12, before.fit.counts + 1));
+  await expect.poll(async () => (await own()).takes).toBe(before.takes + 1);
+  // Twelve in a minute, of a change that was believed to be quicker.
+  expect((await own()).factor).toBeGreaterThan(before.factor);
 });
 
 test('a piece goes out as MusicXML and MIDI and comes back in, looked at first; a broken file is refused', async ({

@@ -2,7 +2,6 @@
  * How long somebody has played, by name: what a hand nobody is known of is taken for, and what a student's first tempi rest
  * on. Which months stand for a name is our reading of what teachers say.
  */
-import { differenceInDays, parseISO } from 'date-fns';
 import { makePaceFilter } from './pace-filter';
 import type { Pace } from './pace';
 
@@ -32,7 +31,8 @@ export const stageOf = (months: number): Stage =>
   UNTIL.find(([until]) => months < until)?.[1] ?? 'stage player';
 
 const DAYS_A_MONTH = 30.44;
+const DAY_MS = 86_400_000;
 
 /** Months played at an instant (ms since 1970) by somebody who had played so many on a day (ISO 8601); never below none. */
 export const monthsAt = (months: number, on: string, ms: number): number =>
-  Math.max(0, months + differenceInDays(new Date(ms), parseISO(on)) / DAYS_A_MONTH);
+  Math.max(0, months + (ms - Date.parse(on)) / (DAYS_A_MONTH * DAY_MS));

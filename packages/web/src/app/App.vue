@@ -9,7 +9,7 @@ import { useBench } from '../session/bench';
 import { useNotices } from '../session/notices';
 import { useStudent } from '../session/queries';
 import { useSeat } from '../session/seat';
-import { useSchoolOfPage } from '../session/taught';
+import { useSchoolOfPage } from '../session/schools';
 import { dayText, sayProblem, timeText } from '../words';
 import AppHeader from './AppHeader.vue';
 import BenchStrip from './BenchStrip.vue';

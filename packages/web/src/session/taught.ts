@@ -3,41 +3,20 @@
  * fingerings pinned and the hooks to show. Nobody on the bench: a middle hand of the stage chosen, under the school of
  * whoever sits.
  */
-import { routes, type Marks, type SchoolsBody } from '@finch/contract';
+import type { Marks } from '@finch/contract';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { changeMark, gripMark, type Frets } from '@finch/core/grips';
 import type { PlayedBy } from '@finch/core/hands';
 import { stagePace } from '@finch/core/pace';
 import { handFor } from '@finch/core/shapes';
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
-import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue';
+import { useQueryClient } from '@tanstack/vue-query';
+import { computed, type MaybeRefOrGetter } from 'vue';
 import { stageWords } from '../words/played-words';
-import { holdSchool, school } from '../words/school';
-import { call } from './api';
+import { school } from '../words/school';
 import { useBench } from './bench';
 import { plain } from './plain';
 import { useStudent } from './queries';
-import { useSeat } from './seat';
-
-/** The layers of schools for a student, or of whoever sits when nobody is on the bench. */
-export function useSchools(studentId: MaybeRefOrGetter<string | null>) {
-  const seat = useSeat();
-  return useQuery({
-    queryKey: computed(() => ['schools', toValue(studentId), seat.seat?.membershipId]),
-    queryFn: () => {
-      const student = toValue(studentId);
-      return call(routes.schools, { query: student ? { student } : {} });
-    },
-    enabled: computed(() => seat.seat !== null && (seat.teaches || toValue(studentId) !== null)),
-    placeholderData: (before: SchoolsBody | undefined) => before,
-  });
-}
-
-/** Holds the school of whoever is on the bench for the whole page; called once, by the house. */
-export function useSchoolOfPage(studentId: MaybeRefOrGetter<string | null>): void {
-  const { data } = useSchools(studentId);
-  watch(data, (now) => now && holdSchool(now.holds), { immediate: true });
-}
+import { useSchools } from './schools';
 
 const NO_MARKS: Marks = { pins: [], hooks: [] };
 

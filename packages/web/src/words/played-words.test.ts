@@ -6,8 +6,10 @@ test.each([
   [1.4, 'a month or less'],
   [4.6, 'about 5 months'],
   [11, 'about a year'],
-  [17, 'about a year'],
-  [19, 'about 2 years'],
+  [14, 'about a year'],
+  [17, 'about 1½ years'],
+  [30, 'about 2½ years'],
+  [35, 'about 3 years'],
   [63, 'about 5 years'],
 ])('%s months of playing are %s', (months, words) => {
   expect(playedWords(months)).toBe(words);

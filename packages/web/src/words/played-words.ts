@@ -8,8 +8,11 @@ export function playedWords(months: number | null): string {
   if (months === null) return 'not said';
   if (months < 1.5) return 'a month or less';
   if (months < 11) return `about ${Math.round(months)} months`;
-  const years = Math.round(months / YEAR);
-  return years <= 1 ? 'about a year' : `about ${years} years`;
+  const halves = Math.round((2 * months) / YEAR);
+  if (halves <= 2) return 'about a year';
+  // Half a year tells nothing any more of somebody who has played for five.
+  const years = halves < 10 ? Math.floor(halves / 2) : Math.round(months / YEAR);
+  return `about ${years}${halves < 10 && halves % 2 ? '½' : ''} years`;
 }
 
 /** A hand of which only the stage is known. */

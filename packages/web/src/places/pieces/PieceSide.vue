@@ -59,7 +59,7 @@ const barsText = (bars: readonly number[]) =>
           >weakest change, bar {{ weakest.from.number }} to {{ weakest.to.number
           }}{{ weakest.change.times > 1 ? `, ${weakest.change.times} times` : '' }}</span
         >
-        <b class="display"
+        <b class="display pair"
           >{{ nameChord(weakest.from.step.chord.symbol) }} → {{ nameChord(weakest.to.step.chord.symbol) }}</b
         >
       </div>
@@ -169,6 +169,9 @@ const barsText = (bars: readonly number[]) =>
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
+}
+.pair {
+  white-space: nowrap;
 }
 .ready-line {
   font-weight: 700;

@@ -100,6 +100,7 @@ async function choose(fingers: readonly FingerLabel[]) {
   margin: var(--space-1) 0 2px;
 }
 .fingering-row {
+  margin-bottom: var(--space-1);
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-1);

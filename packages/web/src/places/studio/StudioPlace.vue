@@ -8,7 +8,8 @@ import { sayError } from '../../words';
 import { call } from '../../session/api';
 import { useBench } from '../../session/bench';
 import { useSeat } from '../../session/seat';
-import { useSchools, useTaught } from '../../session/taught';
+import { useSchools } from '../../session/schools';
+import { useTaught } from '../../session/taught';
 import StudioNames from './StudioNames.vue';
 import { SWITCHES, SWITCH_WORDS } from './school-words';
 
