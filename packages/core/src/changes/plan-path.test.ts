@@ -8,6 +8,7 @@ import { noChord, parseChord } from '../theory';
 import {
   CHANGE,
   gradeChange,
+  OBJECTIVES,
   otherWays,
   pathMemory,
   PATH_WEIGHTS,
@@ -282,4 +283,36 @@ describe('other ways for one chord', () => {
     expect(otherWays(path, 0, options)[0].before).toBeNull();
     expect(otherWays(path, 9, options)).toEqual([]);
   });
+});
+
+test('a chord that is repeated keeps its grip under every objective, unless another is locked', () => {
+  const tune = chords('Am7 Am7 D7 D7 G');
+  const grips = (options: PathOptions) =>
+    planPath(tune, options).steps.map((step) => fretsText(step.grip?.frets ?? []));
+  for (const objective of OBJECTIVES) {
+    const [a, b, c, d] = grips({ ...BASE, objective, candidates: 12 });
+    expect([objective, a, c]).toEqual([objective, b, d]);
+  }
+  // What is locked is asked for.
+  const locked = [null, { frets: [5, 7, 5, 5, 5, 5] }, null, null, null];
+  const moved = grips({ ...BASE, objective: 'top stepwise', locked });
+  expect(moved[1]).toBe('575555');
+  const still = planPath(chords('C C'), { ...BASE, objective: 'top stepwise' });
+  expect([still.changes, still.weakest, still.tempoBpm, still.seconds]).toEqual([[null], null, null, 0]);
+});
+
+test('no other path is both quicker and later to choke than the best; one that is has a name of its own', () => {
+  let quicker = 0;
+  for (const progression of ['C Am F G', 'D A Bm F#m G D', 'Cm7 F7 Bbmaj7 Ebmaj7', 'Db Ab Bbm Gb']) {
+    const best = planPath(chords(progression), { ...BASE, others: 2 });
+    const outruns = (other: Path) =>
+      other.seconds < best.seconds && (other.tempoBpm ?? 0) > (best.tempoBpm ?? 0);
+    expect([progression, best.others.filter(outruns)]).toEqual([progression, []]);
+    if (best.quicker) {
+      quicker++;
+      expect(outruns(best.quicker)).toBe(true);
+      expect(best.quicker.cost).toBeGreaterThanOrEqual(best.cost);
+    }
+  }
+  expect(quicker).toBeGreaterThan(0);
 });

@@ -353,6 +353,14 @@ test.each([
   expect(fretsText(first.frets)).toBe(frets);
 });
 
+test.each(['E/G#', 'Em/G', 'C/G', 'F/A', 'A/C#', 'G5', 'A5'])(
+  'the lowest note of the first %s lies on a thick string, where it is heard as a bass',
+  (symbol) => {
+    const [first] = findShapes({ chord: chord(symbol), instrument: standardGuitar, hand: averageHand });
+    expect(first.frets.findIndex((fret) => fret !== null)).toBeLessThan(3);
+  },
+);
+
 test.each(['Ebadd9', 'F#maj7', 'F#sus2', 'F#add9', 'Adim', 'Abmaj7', 'Db7', 'Ebm7'])(
   'the first %s lies at fret 7 or lower',
   (symbol) => {
