@@ -31,6 +31,8 @@ test.each([
   ['V7/iv', 'A minor', 'A7'],
   ['V7/VI', 'A minor', 'C7'],
   ['V7/bVII', 'F', 'Bb7'],
+  ['VI/ii', 'C', 'Bb'],
+  ['VI/V', 'C', 'E'],
   ['V7/V/V', 'C', 'A7'],
   ['I/3', 'D', 'D/F#'],
   ['I/7', 'D', 'D/C#'],

@@ -7,20 +7,19 @@ import { must } from '@finch/core/kernel';
 import { stagePace } from '@finch/core/pace';
 import { partsOf, pieceDemand, readChart } from '@finch/core/score';
 import { ref, shallowRef } from 'vue';
-import { emptyHouse, enter, house, leave, modules, settle } from '../../test-house';
-import type { Listed } from '../pieces/listed';
-import { useDemand } from '../pieces/use-demand';
-import { usePathBench } from './use-path-bench';
+import { emptyHouse, enter, house, leave, settle } from './test-house';
+import type { Listed } from './places/pieces/listed';
+import { useDemand } from './places/pieces/use-demand';
+import { usePathBench } from './places/changes/use-path-bench';
 
-jest.mock('vue-router', () => jest.requireActual('../../test-house').modules.router);
-jest.mock('../../session/address', () => jest.requireActual('../../test-house').modules.address);
-jest.mock('../../session/bench', () => jest.requireActual('../../test-house').modules.bench);
-jest.mock('../../session/taught', () => jest.requireActual('../../test-house').modules.taught);
-jest.mock('../../session/hand-out', () => jest.requireActual('../../test-house').modules.handOut);
-jest.mock('../../workers/piece-player', () => jest.requireActual('../../test-house').modules.piecePlayer);
-jest.mock('../../workers/bench', () => jest.requireActual('../../test-house').modules.worker);
+jest.mock('vue-router', () => jest.requireActual('./test-house').modules.router);
+jest.mock('./session/address', () => jest.requireActual('./test-house').modules.address);
+jest.mock('./session/bench', () => jest.requireActual('./test-house').modules.bench);
+jest.mock('./session/taught', () => jest.requireActual('./test-house').modules.taught);
+jest.mock('./session/hand-out', () => jest.requireActual('./test-house').modules.handOut);
+jest.mock('./workers/piece-player', () => jest.requireActual('./test-house').modules.piecePlayer);
+jest.mock('./workers/bench', () => jest.requireActual('./test-house').modules.worker);
 afterEach(leave);
-expect(modules).toBeTruthy();
 
 const taught = {
   ...taughtHand(NOTHING_ON_RECORD, 0),
