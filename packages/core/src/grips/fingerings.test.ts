@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { must } from '../kernel';
+import { assignedTo } from './fingerings';
 import {
   barresOf,
   checkFrets,
@@ -120,4 +121,15 @@ describe('fingerings', () => {
     expect(of('xx3211', [null, null, 3, 2, 1, 1])).toEqual([false]);
     expect(of('x1333x', [null, 1, 3, 3, 3, null])).toEqual([true]);
   });
+});
+
+test('the structure of fingers by string is that of the enumeration, thumb and swapped pairs among them', () => {
+  for (const text of ['x32010', 'x02220', '133211', '200232', 'x24442', 'x3434x', '3x345x']) {
+    const grip = frets(text);
+    const pattern = new Int8Array(grip.length);
+    relativePattern(grip, pattern);
+    const all = fingeringsOf(pattern, true);
+    expect(all.length).toBeGreaterThan(1);
+    for (const one of all) expect(assignedTo(one.assigned, pattern)).toEqual(one);
+  }
 });

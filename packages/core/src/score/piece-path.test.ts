@@ -1,7 +1,7 @@
 import { averageHand, standardGuitar } from '../fretboard';
 import { fretsText } from '../grips';
 import { must } from '../kernel';
-import { REFERENCE_PACE } from '../pace';
+import { REFERENCE_PACE, stagePace } from '../pace';
 import { parsePitch, pitchText } from '../theory';
 import {
   asIfWithoutCapo,
@@ -64,6 +64,21 @@ describe('what a piece asks', () => {
     expect(demand.tempoBpm).toBeCloseTo(120 * (demand.tempoShare ?? 0), 9);
     const fast = pieceDemand({ ...WALTZ, tempoBpm: 240 }, BASE);
     expect(fast.cleanShare ?? 1).toBeLessThan(demand.cleanShare ?? 0);
+  });
+
+  test('a change is ready where nine of ten come clean at its tempo; the bars it goes into are named', () => {
+    const ready = demand.changes.filter((one) => Math.round(one.grade.tempoBpm) >= one.wantedBpm);
+    expect(demand.changes.filter((one) => one.ready)).toEqual(ready);
+    const slow = pieceDemand({ ...WALTZ, tempoBpm: 20 }, BASE);
+    expect([slow.readyShare, slow.barsNotReady]).toEqual([1, []]);
+    const fast = pieceDemand({ ...WALTZ, tempoBpm: 300 }, BASE);
+    expect(fast.readyShare).toBe(0);
+    expect(fast.barsNotReady).toEqual([
+      ...new Set(fast.changes.map((one) => fast.chords[one.to].number).toSorted((a, b) => a - b)),
+    ]);
+    const unsure = pieceDemand(WALTZ, { ...BASE, pace: stagePace('first year') });
+    expect(unsure.band?.lowBpm).toBeLessThan(unsure.tempoBpm ?? 0);
+    expect(unsure.band?.highBpm).toBeGreaterThan(unsure.tempoBpm ?? 999);
   });
 
   test('a locked grip is used, a slower pace lowers the tempo, a capo is on the neck', () => {
