@@ -62,7 +62,7 @@ const bpm = (read: ReturnType<typeof paceOf>, from: string, to: string) =>
     .tempoBpm;
 
 test('without a take the stage stands; nobody asked is taken for somewhere between', () => {
-  const none = paceOf([], records, at(0));
+  const none = paceOf([], records, Date.parse(records.playedFor[0].from));
   expect(none.pace).toEqual(stagePace('first year'));
   expect([Math.round(none.months ?? 0), none.takes]).toEqual([12, 0]);
   const unknown = paceOf([], { ...records, playedFor: [] }, at(0));
