@@ -222,8 +222,16 @@ function absorbAnswer(
 ): boolean {
   if (changes.length === 0) return false;
   const each = answer.tries / changes.length;
-  const expected = changes.map((change) => each * missing(filter, change, answer.bpm));
-  const missed = laidWhereExpected(answer.tries - answer.clean, expected, each);
+  const all = answer.tries - answer.clean;
+  // Nothing missed, or one change alone, leaves nothing to ask.
+  const missed =
+    all > 0 && changes.length > 1
+      ? laidWhereExpected(
+          all,
+          changes.map((change) => each * missing(filter, change, answer.bpm)),
+          each,
+        )
+      : changes.map(() => all / changes.length);
   changes.forEach(({ gapBeats, ...change }, i) =>
     filter.absorb({
       ...change,

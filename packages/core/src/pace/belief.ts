@@ -111,7 +111,10 @@ export function absorbTempo(
     }),
   );
   // In logs beyond the largest: with hundreds of tries the likelihood itself is no number.
-  const largest = Math.max(...logs.flat());
+  const largest = logs.reduce(
+    (most, row) => row.reduce((high, log) => (log > high ? log : high), most),
+    -Infinity,
+  );
   const z: Three = [0, 0, 0];
   let [e1, e2] = [0, 0];
   logs.forEach((row, j) =>

@@ -117,9 +117,11 @@ export function chanceWithin(of: ExpectedSeconds, gapSeconds: number): number {
   return chanceOver(of.hands, of.logMean - lowered(of), of.logSpread ** 2, Math.log(gapSeconds));
 }
 
+const LOG_FLOOR = Math.log(PACE.floorSeconds);
+
 /** Chance that one change comes clean in a gap, for a kind of hand, at given log seconds. */
 export function cleanIn(logGap: number, logSeconds: number, hand: (typeof PACE.hands)[number]): number {
-  const within = normalBelow((logGap - Math.max(Math.log(PACE.floorSeconds), logSeconds)) / hand.scatter);
+  const within = normalBelow((logGap - Math.max(LOG_FLOOR, logSeconds)) / hand.scatter);
   return PACE.lapse + (1 - PACE.lapse - hand.slip) * within;
 }
 
