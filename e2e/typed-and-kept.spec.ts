@@ -71,8 +71,10 @@ test('with the server away a chart, a note and a hand that are kept say so and s
   await page.getByRole('button', { name: 'Keep the chart' }).click();
   await expect(page.locator('.piece-strip h1')).toHaveText('Wet Rope');
 
+  // A server just started works out what everybody holds before it answers.
+  const edda = page.getByRole('button', { name: 'Edda Vosswick' });
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Edda Vosswick' }).click();
+  await edda.click({ timeout: 40_000 });
   const note = page.getByLabel(/^Notes?/).first();
   await note.fill('Left elbow: a hand lower.');
   await world.stop();
@@ -81,7 +83,7 @@ test('with the server away a chart, a note and a hand that are kept say so and s
   await world.start();
   await page.goto('/');
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Edda Vosswick' }).click();
+  await edda.click({ timeout: 40_000 });
   await expect(page.getByLabel(/^Notes?/).first()).toHaveValue('Left elbow: a hand lower.');
 });
 
