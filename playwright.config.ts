@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   workers: 1,
   timeout: 60_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   forbidOnly: true,
   use: {
@@ -15,6 +15,6 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Atlantic/Faroe',
     reducedMotion: 'reduce',
-    actionTimeout: 10_000,
+    actionTimeout: 20_000,
   },
 });
