@@ -1,7 +1,7 @@
 /** The workshop: drills made and answered, schools, a pinned fingering, a hook, a page of cards. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, test, walkToCard } from './house';
 
 /** Puts the student of a lesson on the bench, from the Board. */
 async function onBench(page: Page, name: string) {
@@ -297,8 +297,7 @@ test('a student is asked which form comes first before the drill is shown, and a
   await expect(page.getByText('goes home')).toBeVisible();
   await page.getByRole('button', { name: 'Tamsin' }).click();
   await sit('Junia Ardlesey');
-  for (let i = 0; i < 4 && !(await page.locator('.big-title').textContent())?.includes('five forms'); i++)
-    await page.keyboard.press('j');
+  await walkToCard(page, 'five forms');
   const asked = page.locator('.prelude');
   await expect(asked).toContainText('G: which of these forms lies lowest?');
   await expect(page.locator('.neck, .tab')).toHaveCount(0);

@@ -1,5 +1,5 @@
 /** What every browser test starts from: a served demo of its own under a fixed clock, and ways to sit down. */
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import { FIXED_NOW, makeWorld, type World } from '../scripts/lib/test-world.mjs';
 
 const CLOCK_MAY_RUN_MS = 120_000;
@@ -51,4 +51,13 @@ export async function takesOnServer(page: Page, studentId: string): Promise<numb
     async (id) => ((await (await fetch(`/api/students/${id}`)).json()) as { takes: number }).takes,
     studentId,
   );
+}
+
+/** In the practice room: on to the card that says these words, each step waited for, so that none is walked past. */
+export async function walkToCard(page: Page, words: string): Promise<void> {
+  const head = page.locator('.neck-sheet > .spread');
+  for (let now = await head.textContent(); !now?.includes(words); now = await head.textContent()) {
+    await page.keyboard.press('j');
+    await expect.poll(() => head.textContent()).not.toBe(now);
+  }
 }

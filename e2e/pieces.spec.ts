@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -176,9 +176,7 @@ test('a counted minute is kept with its take, and the pace says what it was and 
   await expect(page.getByText('goes home')).toBeVisible();
   await page.getByRole('button', { name: 'Tamsin' }).click();
   await sit('Junia Ardlesey');
-  await expect(page.locator('.big-title')).toBeVisible();
-  for (let i = 0; i < 8 && !(await page.locator('.big-title').textContent())?.includes('E → Am'); i++)
-    await page.keyboard.press('j');
+  await walkToCard(page, 'E → Am');
   await page.getByRole('button', { name: 'Count a minute' }).click();
   const tap = page.getByRole('button', { name: /^Clean: / });
   for (let i = 0; i < 12; i++) await tap.click();

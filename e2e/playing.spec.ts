@@ -1,7 +1,7 @@
 /** Drills of moving and striking, bars of a piece as a drill, the tempo ladder, pieces made by rule and on paper. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -103,10 +103,7 @@ test('bars are picked without a key held, become a drill, go home, and are climb
   await expect(page.getByText('goes home')).toBeVisible();
   await page.getByRole('button', { name: 'Tamsin' }).click();
   await sit('Junia Ardlesey');
-  await expect(page.locator('.big-title')).toBeVisible();
-  const card = page.locator('.neck-sheet .small');
-  for (let i = 0; i < 8 && !(await card.first().textContent())?.includes('Ropewalk'); i++)
-    await page.keyboard.press('j');
+  await walkToCard(page, 'Ropewalk');
   await page.getByRole('button', { name: 'Climb the tempo ladder' }).click();
   const start = Number(await page.locator('.bpm b').textContent());
   await page.getByRole('button', { name: 'All clean' }).click();

@@ -233,9 +233,61 @@ describe('the seats of a double', () => {
   });
 });
 
+describe('how long somebody has played', () => {
+  const hand = async (id: string, more: object) => {
+    const { version, hand: had, instrument, limits } = await page(id);
+    const body = { version, hand: had.value, instrument: instrument.value, limits: limits.value, ...more };
+    return teacher.put(`/api/students/${id}/hand`).send(body);
+  };
+  const months = async (id: string) => (await page(id)).pace.months as number | null;
+
+  test('is told with the name or not at all, said anew with the hand, and left as it was otherwise', async () => {
+    const [told, silent] = [await added('Fen Harrow', { playedMonths: 60 }), await added('Ivo Larch')];
+    expect([Math.round((await months(told)) ?? 0), await months(silent)]).toEqual([60, null]);
+    const factor = async (id: string) => (await page(id)).pace.factor as number;
+    const [quick, between] = [await factor(told), await factor(silent)];
+    expect(quick).toBeLessThan(0.7 * between);
+    expect((await page(told)).taught.pace.logFactor).toBeCloseTo(Math.log(quick), 9);
+    expect((await hand(told, {})).status).toBe(200);
+    expect(Math.round((await months(told)) ?? 0)).toBe(60);
+    expect((await hand(told, { playedMonths: 12 })).status).toBe(200);
+    expect(Math.round((await months(told)) ?? 0)).toBe(12);
+    expect(await factor(told)).toBeGreaterThan(quick);
+    expect((await hand(told, { playedMonths: null })).status).toBe(200);
+    expect(await months(told)).toBeNull();
+  });
+
+  test.each([-1, 1201, '12', 1e308])(
+    '%p months are refused by name, and nothing is kept',
+    async (playedMonths) => {
+      const sent = await add(`Refused ${String(playedMonths)}`, { playedMonths });
+      expect([sent.status, sent.body.at]).toEqual([422, 'playedMonths']);
+      const id = await added(`Kept ${String(playedMonths)}`, { playedMonths: 24 });
+      const { version } = await page(id);
+      expect((await hand(id, { playedMonths })).status).toBe(422);
+      expect([(await page(id)).version, Math.round((await months(id)) ?? 0)]).toEqual([version, 24]);
+    },
+  );
+
+  test('comes to the student with a double only where nothing was told before', async () => {
+    const [silent, double] = [await added('Odd Penrose'), await added('Od Penrose', { playedMonths: 36 })];
+    await teacher.post(`/api/students/${silent}/double`).send({ version: 1, double }).expect(200);
+    expect(Math.round((await months(silent)) ?? 0)).toBe(36);
+    const [told, other] = [
+      await added('Ada Penrose', { playedMonths: 6 }),
+      await added('Adda Penrose', { playedMonths: 90 }),
+    ];
+    await teacher.post(`/api/students/${told}/double`).send({ version: 1, double: other }).expect(200);
+    expect(Math.round((await months(told)) ?? 0)).toBe(6);
+  });
+});
+
 describe('erasing', () => {
   test('takes everything with it, the double too, and asks for the name first', async () => {
-    const [id, double] = [await added('Brindle Moss'), await added('Brindel Moss')];
+    const [id, double] = [
+      await added('Brindle Moss', { playedMonths: 14 }),
+      await added('Brindel Moss', { playedMonths: 3 }),
+    ];
     await log(id);
     await log(double);
     await teacher
@@ -251,10 +303,13 @@ describe('erasing', () => {
     const left = await inStudio(world.owner, world.here.studioId, async (manager) => ({
       log: await manager.query('SELECT 1 FROM log_event WHERE student_id = ANY($1)', [[id, double]]),
       lessons: await manager.query('SELECT 1 FROM lesson WHERE student_id = ANY($1)', [[id, double]]),
+      played: await manager.query('SELECT 1 FROM played_record WHERE student_id = ANY($1)', [[id, double]]),
       people: await manager.query("SELECT name FROM person WHERE name LIKE 'Brind%'"),
       others: await manager.query('SELECT 1 FROM student WHERE id = $1', [world.here.studentId]),
     }));
-    expect([left.log, left.lessons, left.people].map((rows) => rows.length)).toEqual([0, 0, 0]);
+    expect([left.log, left.lessons, left.played, left.people].map((rows) => rows.length)).toEqual([
+      0, 0, 0, 0,
+    ]);
     expect(left.others).toHaveLength(1);
   });
 
