@@ -28,6 +28,7 @@ import {
   instrumentSchema,
   pinSchema,
   planSchema,
+  readPieceContent,
   recipeSchema,
   routes,
   sentEventSchema,
@@ -251,6 +252,25 @@ describe('plans', () => {
   test.each([0, 9, 181, 600, 12.5])('a plan of %d minutes is refused', (minutes) => {
     expect(issueAt(planSchema, { ...plan, minutes })).toBe('minutes');
   });
+});
+
+describe('pieces', () => {
+  const content = (locks: object) => ({
+    chart: 'title: Thirds\n| C:1/3 F:11/3 |\n',
+    concert: null,
+    locks,
+    parts: {},
+  });
+  const lock = { frets: [null, 3, 2, 0, 1, 0] };
+
+  test('a grip locked at a third of a beat is kept under its place, the older decimal too', () => {
+    const read = readPieceContent(content({ '0.0.0': lock, '0.0.1/3': lock, '0.1.2.6667': lock }));
+    expect(Object.keys(read?.locks ?? {})).toEqual(['0.0.0', '0.0.1/3', '0.1.8/3']);
+  });
+
+  test.each(['0.0', '0.0.x', '0.0.1/11', 'a.0.0', ''])('a lock at %j is refused', (place) =>
+    expect(readPieceContent(content({ [place]: lock }))).toBeNull(),
+  );
 });
 
 test('every route has its own method and path', () => {

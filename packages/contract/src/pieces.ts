@@ -1,5 +1,5 @@
 /** A piece of the studio's repertoire as it travels and is stored: its chart as text, and what was settled about it. */
-import { CHART_LIMITS, PART_KINDS, readChart } from '@finch/core/score';
+import { CHART_LIMITS, PART_KINDS, readChart, readChordPlace } from '@finch/core/score';
 import * as v from 'valibot';
 import { birthDaySchema, idSchema, personNameSchema, seenVersionSchema } from './basics';
 import { fretsSchema } from './drills';
@@ -19,11 +19,15 @@ export const chartSchema = v.pipe(
 
 const fingersSchema = v.array(v.nullable(v.picklist([0, 1, 2, 3, 4, 'T'])));
 
-/** A grip a teacher locked, by `section.bar.beat` of the chord, each from 0 as the chart is written. */
+/** A grip a teacher locked, by the place of its chord as `chordPlace` writes it. */
 const lockSchema = v.object({ frets: fretsSchema, fingers: v.optional(fingersSchema) });
 const locksSchema = v.pipe(
   v.record(
-    v.pipe(v.string(), v.regex(/^\d{1,3}\.\d{1,4}\.\d{1,2}(\.\d{1,4})?$/, 'section.bar.beat')),
+    v.pipe(
+      v.string(),
+      v.check((place) => readChordPlace(place) !== null, 'section.bar.beat'),
+      v.transform((place) => readChordPlace(place) ?? place),
+    ),
     lockSchema,
   ),
   v.check((locks) => Object.keys(locks).length <= 400, 'at most 400 locked grips'),

@@ -8,6 +8,7 @@ import { gradeOf } from '../effort/hold';
 import { fail, ok, type Result } from '../kernel/result';
 import type { Random } from '../kernel/random';
 import type { Bar } from '../score/score';
+import { ticksOf } from '../score/ticks';
 import { overLimit, type DrillContext } from '../hands/taught-hand';
 import type { DrillOf, DrillStep } from './drill';
 import { unique } from './sequence';
@@ -19,7 +20,7 @@ export const CALL_SECONDS = { fastest: 2, slowest: 12 } as const;
 export const BEATS_A_CALL = 4;
 
 export interface CallsPlan {
-  readonly steps: readonly Omit<DrillStep, 'startBeat' | 'beats'>[];
+  readonly steps: readonly Omit<DrillStep, 'startTick' | 'ticks'>[];
   readonly bars: readonly Bar[];
   readonly secondsPerCall: number;
   /** Points of the heaviest grip among them, and of what else makes it hard. */
@@ -62,8 +63,8 @@ export function callsDrill<R extends AnyRecipe>(
   const grade = gradeOf(heaviest);
   const haste = (CALL_POINTS * EASY_SECONDS) / secondsPerCall;
   const starts = bars.flatMap((bar, b) => {
-    const before = bars.slice(0, b).reduce((sum, one) => sum + one.beats, 0);
-    return bar.events.map((event) => ({ startBeat: before + event.beat, beats: event.beats }));
+    const before = bars.slice(0, b).reduce((sum, one) => sum + ticksOf(one.beats), 0);
+    return bar.events.map((event) => ({ startTick: before + event.tick, ticks: event.ticks }));
   });
   const calls = steps.filter((step) => step.answer).length;
   return {

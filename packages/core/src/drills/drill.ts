@@ -6,8 +6,8 @@ import type { Score } from '../score/score';
 import type { GripItem, Item } from './items';
 
 export interface DrillStep {
-  readonly startBeat: number;
-  readonly beats: number;
+  readonly startTick: number;
+  readonly ticks: number;
   readonly item: Item;
   /** What is asked, as data. */
   readonly ask: Reason;

@@ -11,6 +11,7 @@ import { isFullBarre } from '../grips/barre';
 import type { FingerLabel } from '../grips/grip';
 import { fail, ok, type Result } from '../kernel/result';
 import { gripNotes, type Bar } from '../score/score';
+import { TICKS_A_BEAT, ticksOf } from '../score/ticks';
 import { noChord, parseChord } from '../theory/chord';
 import { overLimit, playedBy, type DrillContext } from '../hands/taught-hand';
 import { TEMPO_POINTS, type DrillOf, type Prelude } from './drill';
@@ -24,7 +25,7 @@ export interface Stop {
   readonly grip: NamedGrip;
   readonly ask: Reason;
   /** Where it begins and how long it lasts, where stops are not all `beatsEach` long. */
-  readonly at?: { readonly startBeat: number; readonly beats: number };
+  readonly at?: { readonly startTick: number; readonly ticks: number };
   /** Beats the music leaves before the next grip; one where left out. */
   readonly gapBeats?: number;
   /** What the step is about, where that is not the change. */
@@ -170,8 +171,8 @@ export function sequenceDrill<R extends AnyRecipe>(
     recipe,
     items: [...unique<Item>([...items, ...changes]), ...(plan.moreItems ?? [])],
     steps: stops.map((stop, i) => ({
-      startBeat: stop.at?.startBeat ?? i * beatsEach,
-      beats: stop.at?.beats ?? beatsEach,
+      startTick: stop.at?.startTick ?? ticksOf(i * beatsEach),
+      ticks: stop.at?.ticks ?? ticksOf(beatsEach),
       item: stop.item ?? stepItem(i),
       ask: stop.ask,
       grip: items[i],
@@ -209,8 +210,8 @@ function barOf(item: GripItem, beats: number): Bar {
   return {
     beats,
     events: Array.from({ length: beats - 1 }, (_, beat) => ({
-      beat,
-      beats: 1,
+      tick: ticksOf(beat),
+      ticks: TICKS_A_BEAT,
       notes,
       stroke: 'strum' as const,
       ...(beat === 0 ? { chord: item.chord } : {}),

@@ -1,12 +1,12 @@
 import { STRIKE, strikePoints } from '../effort/strike';
-import type { Bar } from '../score';
+import { ticksOf, type Bar } from '../score';
 import { strikeCounts } from './strike-counts';
 
 const bar = (...events: readonly (readonly [beat: number, beats: number, hand?: Bar['events'][number]['hand'], string?: number, tied?: true])[]): Bar => ({
   beats: 4,
   events: events.map(([beat, beats, hand, string = 0, tied]) => ({
-    beat,
-    beats,
+    tick: ticksOf(beat),
+    ticks: ticksOf(beats),
     notes: [{ stringIndex: string, fret: 0, finger: 0, ...(tied ? { tied } : {}) }],
     stroke: typeof hand === 'string' || hand === undefined ? 'strum' : 'pick',
     ...(hand ? { hand } : {}),

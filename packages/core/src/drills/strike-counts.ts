@@ -1,9 +1,10 @@
 /** What the striking hand has to do in some bars, counted as the effort of striking asks for it. */
 import type { StrikeCounts } from '../effort/strike';
 import type { Bar, ScoreEvent } from '../score/score';
+import { TICKS_A_BEAT } from '../score/ticks';
 
 const BAR_BEATS = 4;
-const offBeat = (event: ScoreEvent): boolean => Math.abs(event.beat - Math.round(event.beat)) > 1e-6;
+const offBeat = (event: ScoreEvent): boolean => event.tick % TICKS_A_BEAT !== 0;
 
 /** A pluck that leaves out a string between it and the one before counts as a skip. */
 export function strikeCounts(bars: readonly Bar[]): StrikeCounts {
@@ -19,7 +20,7 @@ export function strikeCounts(bars: readonly Bar[]): StrikeCounts {
     (event, i) =>
       offBeat(event) &&
       !event.notes.every((note) => note.tied) &&
-      (event.beat + event.beats > Math.ceil(event.beat) + 1e-6 ||
+      (event.tick + event.ticks > TICKS_A_BEAT * Math.ceil(event.tick / TICKS_A_BEAT) ||
         (events[i + 1]?.notes.some((note) => note.tied) ?? false)),
   );
   const plucked = struck.filter((event) => event.stroke === 'pick');

@@ -3,7 +3,19 @@ import fc from 'fast-check';
 import { averageHand, pitchAt, standardGuitar } from '../fretboard';
 import type { DrillContext } from '../hands';
 import { must, seededRandom } from '../kernel';
-import { patternText, readChart, readPattern, scoreBeats, tabText, writeChart, excerptOf } from '../score';
+import {
+  beatsOf,
+  checkScore,
+  excerptOf,
+  patternText,
+  readChart,
+  readPattern,
+  scoreBeats,
+  staffBars,
+  tabText,
+  ticksOf,
+  writeChart,
+} from '../score';
 import { soundSchedule } from '../sound';
 import { mod12, midiOf, parsePitch } from '../theory';
 import { melodyPlaces } from './families/piece-section/melody-places';
@@ -268,7 +280,7 @@ describe('bars of a piece', () => {
   test('begin with the chord that was sounding, and the pattern where it has got to', () => {
     const piece = readChart('time: 3/4\nstrum long 1: D d d u\n[A] long\n| C | . | F |').piece;
     const cut = excerptOf(piece, 1, 2);
-    expect(cut?.piece.sections[0].bars[0].chords).toEqual([{ beat: 0, chord: 'C' }]);
+    expect(cut?.piece.sections[0].bars[0].chords).toEqual([{ tick: 0, chord: 'C' }]);
     expect(cut?.writtenChords).toEqual([0, 1]);
     // Four steps over bars of three: the second bar begins with the fourth step.
     expect(cut?.piece.patterns[0].strokes).toEqual(['up', 'down accent', 'down', 'down']);
@@ -280,7 +292,7 @@ describe('piece section', () => {
     const drill = make(sectionOf(0, 1));
     expect(tabText(drill.score).split('\n')[0]).toBe('|-0--0--0--x--0-|-0--0--0--x--1-|');
     expect(drill.score.parts[0].bars.map((bar) => bar.beats)).toEqual([3, 3]);
-    expect(drill.steps.map((step) => [step.startBeat, step.beats])).toEqual([
+    expect(drill.steps.map((step) => [beatsOf(step.startTick), beatsOf(step.ticks)])).toEqual([
       [0, 3],
       [3, 2],
       [5, 1],
@@ -293,7 +305,7 @@ describe('piece section', () => {
     const grips = [C.frets, AM.frets, F.frets];
     const drill = make({ ...recipe, parameters: { ...recipe.parameters, chart, grips } });
     const [one, two] = drill.score.parts[0].bars.map((bar) =>
-      bar.events.map((event) => [event.beat, event.beats, event.chord ?? '']),
+      bar.events.map((event) => [beatsOf(event.tick), beatsOf(event.ticks), event.chord ?? '']),
     );
     expect(one).toEqual([
       [0, 0.5, 'C'],
@@ -303,10 +315,31 @@ describe('piece section', () => {
     expect(two.map(([beat]) => beat)).toEqual([0]);
   });
 
+  test('chords and notes in thirds and fifths stay whole, on the strings, on the staff and in the take', () => {
+    const recipe = sectionOf(0, 1);
+    const chart =
+      'strum plain 2: D u\n[A] plain\n| C:4/3 Am:4/3 F:4/3 | |\nm: | C4:1/3 D4 E4 F4:3/5 G4 A4:9/5 | r:4 |';
+    const { parameters } = {
+      ...recipe,
+      parameters: { ...recipe.parameters, chart, grips: [C.frets, AM.frets, F.frets] },
+    };
+    for (const part of ['as written', 'one stroke', 'melody'] as const) {
+      const { score, steps } = make({ ...recipe, parameters: { ...parameters, part } });
+      expect(checkScore(score).ok).toBe(true);
+      for (const bar of staffBars(score, standardGuitar))
+        expect(bar.events.reduce((sum, event) => sum + event.ticks, 0)).toBe(ticksOf(4));
+      expect(steps.every((step) => Number.isInteger(step.startTick) && Number.isInteger(step.ticks))).toBe(
+        true,
+      );
+    }
+    const { score } = make({ ...recipe, parameters: { ...parameters, part: 'one stroke' } });
+    expect(score.parts[0].bars[0].events.map((event) => event.tick)).toEqual([0, 13_440, 26_880]);
+  });
+
   test('one stroke a chord sounds each chord once', () => {
     const drill = make(sectionOf(0, 1, 'one stroke'));
     const events = drill.score.parts[0].bars.flatMap((bar) => bar.events);
-    expect(events.map((event) => [event.chord, event.beats])).toEqual([
+    expect(events.map((event) => [event.chord, beatsOf(event.ticks)])).toEqual([
       ['C', 3],
       ['Am', 2],
       ['F', 1],

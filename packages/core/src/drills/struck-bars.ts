@@ -4,19 +4,19 @@
  * lasts until the next, as tab and staff are usually written.
  */
 import { gripNotes, type Bar, type ScoreEvent, type ScoreNote, type Struck } from '../score/score';
-import type { Pluck, Stroke } from '../score/piece';
+import type { Step } from '../score/pattern-bars';
+import type { Pluck } from '../score/piece';
+import { TICKS_A_BEAT } from '../score/ticks';
 import { pluckedStrings, strummedStrings } from '../score/struck-strings';
 import type { GripItem } from './items';
 
 export interface BarPlan {
   readonly beats: number;
   readonly unit?: number;
-  /** Steps to a beat. */
-  readonly perBeat: number;
-  /** `beats` times `perBeat` of them. */
-  readonly strokes: readonly (Stroke | Pluck)[];
-  /** Where a grip begins in this bar, in order of beats; null where nothing is played. The last one goes on. */
-  readonly grips: readonly { readonly beat: number; readonly item: GripItem | null }[];
+  /** In order, the first where the bar begins. */
+  readonly steps: readonly Step[];
+  /** Where a grip begins in this bar, in order; null where nothing is played. The last one goes on. */
+  readonly grips: readonly { readonly tick: number; readonly item: GripItem | null }[];
 }
 
 /** Strings a step strikes, thickest first; a family that leads the thumb otherwise gives its own. */
@@ -31,36 +31,36 @@ export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usu
   let held: GripItem | null = null;
   /** Notes that sound on into the next bar; empty where they were stopped. */
   let ringing: readonly ScoreNote[] = [];
-  return plans.map(({ beats, unit, perBeat, strokes, grips }) => {
+  return plans.map(({ beats, unit, steps, grips }) => {
     const events: ScoreEvent[] = [];
     let named: GripItem | null = null;
-    let open: { event: Omit<ScoreEvent, 'beats'>; short: boolean } | null = null;
-    const close = (beat: number) => {
-      if (open) events.push({ ...open.event, beats: beat - open.event.beat });
+    let open: { event: Omit<ScoreEvent, 'ticks'>; short: boolean } | null = null;
+    const close = (tick: number) => {
+      if (open) events.push({ ...open.event, ticks: tick - open.event.tick });
       open = null;
     };
-    strokes.forEach((stroke, i) => {
-      const beat = i / perBeat;
-      const begins = grips.findLast((one) => one.beat <= beat + 1e-9 && one.beat > beat - 1 / perBeat + 1e-9);
+    steps.forEach(({ tick, stroke }, i) => {
+      const since = steps[i - 1]?.tick ?? -1;
+      const begins = grips.findLast((one) => one.tick <= tick && one.tick > since);
       if (begins) {
         // The hand leaves the strings: what sounded ends, whether the pattern strikes here or passes.
         if (begins.item?.frets.join() !== held?.frets.join()) {
-          close(beat);
+          close(tick);
           ringing = [];
         }
         held = begins.item;
       }
       if (stroke === 'rest' || stroke === 'tie') {
-        if (open?.short) close(beat);
+        if (open?.short) close(tick);
         // Over a bar line the sound goes on as a tied note.
         if (i === 0 && ringing.length > 0 && held)
           open = {
-            event: { beat, notes: ringing.map((note) => ({ ...note, tied: true })), stroke: 'strum' },
+            event: { tick, notes: ringing.map((note) => ({ ...note, tied: true })), stroke: 'strum' },
             short: false,
           };
         return;
       }
-      close(beat);
+      close(tick);
       ringing = [];
       if (stroke === 'stop' || !held) return;
       const item: GripItem = held;
@@ -69,7 +69,7 @@ export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usu
       const short = stroke === 'chop' || stroke === 'mute';
       open = {
         event: {
-          beat,
+          tick,
           notes,
           stroke: typeof stroke === 'string' ? 'strum' : 'pick',
           hand: stroke,
@@ -80,7 +80,7 @@ export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usu
       named = item;
       if (!short) ringing = notes;
     });
-    close(beats);
+    close(beats * TICKS_A_BEAT);
     return { beats, ...(unit === undefined || unit === 4 ? {} : { unit }), events };
   });
 }

@@ -47,7 +47,7 @@ export function readChordsOverWords(text: string): Imported | null {
     }
     for (const chord of chords)
       if (bars++ < PIECE_LIMITS.bars)
-        sections[sections.length - 1].bars.push({ chords: [{ beat: 0, chord }] });
+        sections[sections.length - 1].bars.push({ chords: [{ tick: 0, chord }] });
   });
   if (bars === 0) return null;
   const piece: Piece = { ...EMPTY_PIECE, sections };

@@ -2,7 +2,7 @@ import { Midi } from '@tonejs/midi';
 import fc from 'fast-check';
 import { averageHand, standardGuitar } from '../fretboard';
 import { must } from '../kernel';
-import { pieceDemand, playedBars, playedChords, readChart, type Piece } from '../score';
+import { beatsOf, type Piece, pieceDemand, playedBars, playedChords, readChart } from '../score';
 import { pitchText } from '../theory';
 import { readMidi, writeMidi } from '.';
 
@@ -44,11 +44,26 @@ test('what can be read back is what was played', () => {
   expect(read.notTaken.map((one) => one.at)).toEqual(['Guitar']);
 });
 
+test('triplets, quintuplets and septuplets come back as they were; what was played by hand in twelfths', () => {
+  const text = '| C:4/3 F:8/3 |\nm: | C4:1/3 D4 E4 F4:1/5 G4 A4 B4 C5 D5:2/7 E5 F5 G5 A5 B5 C6 |';
+  const tune = readChart(text).piece;
+  const bar = (file: Uint8Array) => must(readMidi(file)).piece.sections[0].bars[0];
+  expect(bar(writeMidi(tune, { grips: [null, null], instrument: standardGuitar }))).toEqual(
+    tune.sections[0].bars[0],
+  );
+  const played = new Midi();
+  const track = played.addTrack();
+  for (const ticks of [3, 167, 329, 490, 1013]) track.addNote({ midi: 60, ticks, durationTicks: 130 });
+  expect(bar(played.toArray()).melody?.flatMap((one) => (one.pitch ? [beatsOf(one.tick) * 12] : []))).toEqual(
+    [0, 4, 8, 12, 25],
+  );
+});
+
 test('notes are spelled in their key, rests fill the bars', () => {
   const tune = readChart('key: Gb\n| Gb |\nm: | r:1 Cb5:1 r:2 |').piece;
   const [bar] = must(readMidi(writeMidi(tune, { grips: [null], instrument: standardGuitar }))).piece
     .sections[0].bars;
-  expect(bar.melody?.map((note) => [note.pitch && pitchText(note.pitch), note.beats])).toEqual([
+  expect(bar.melody?.map((note) => [note.pitch && pitchText(note.pitch), beatsOf(note.ticks)])).toEqual([
     [null, 1],
     ['Cb5', 1],
     [null, 2],

@@ -18,6 +18,7 @@ import {
   type TimeSignature,
 } from '../score/piece';
 import { EMPTY_PIECE } from '../score/chart';
+import { beatsOf, simplestNear, TICKS_A_BEAT } from '../score/ticks';
 import { pieceSounds, type PiecePlayback } from '../sound/piece-schedule';
 import { parseChord } from '../theory/chord';
 import { mod12, rootNamed, type NoteName } from '../theory/note';
@@ -32,7 +33,7 @@ type Midi = InstanceType<typeof Midi>;
 
 const MAJORS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 
-/** Ticks of a beat: the library writes 480 to a quarter. */
+/** Ticks of a file in a beat: the library writes 480 to a quarter. */
 const beatTicks = (ppq: number, time: TimeSignature): number => (ppq * 4) / time.unit;
 
 /** The file's bytes. Grips as they are played back; the melody on a track of its own. */
@@ -65,14 +66,14 @@ export function writeMidi(
     ticks += Math.round(time.beats * beatTicks(header.ppq, time));
   }
   header.update();
-  const at = (bar: number, beat: number) =>
-    starts[bar] + Math.round(beat * beatTicks(header.ppq, bars[bar].time));
-  const indexOf = new Map(bars.map((bar, i) => [bar.startBeat, i] as const));
+  const at = (bar: number, tick: number) =>
+    starts[bar] + Math.round(beatsOf(tick) * beatTicks(header.ppq, bars[bar].time));
+  const indexOf = new Map(bars.map((bar, i) => [bar.startTick, i] as const));
   for (const chord of playedChords(piece))
     header.meta.push({
       type: 'text',
       text: chord.chord,
-      ticks: at(indexOf.get(chord.played.startBeat) ?? 0, chord.beat),
+      ticks: at(indexOf.get(chord.played.startTick) ?? 0, chord.tick),
     });
   const guitar = midi.addTrack();
   guitar.name = 'Guitar';
@@ -92,8 +93,8 @@ export function writeMidi(
   bars.forEach((bar, i) => {
     for (const note of piece.sections[bar.section].bars[bar.bar].melody ?? []) {
       if (!note.pitch) continue;
-      const from = at(i, note.beat);
-      const durationTicks = at(i, note.beat + note.beats) - from;
+      const from = at(i, note.tick);
+      const durationTicks = at(i, note.tick + note.ticks) - from;
       if (held && held.midi === midiOf(note.pitch)) held.durationTicks += durationTicks;
       else held = { midi: midiOf(note.pitch), ticks: from, durationTicks };
       if (note.word) header.meta.push({ type: 'lyrics', text: note.word, ticks: from });
@@ -168,7 +169,7 @@ export function readMidi(bytes: Uint8Array): Result<Imported> {
   );
   const made = bars.map((bar, i): PieceBar => {
     const notes = (melody[i] ?? []).map((note): MelodyNote => {
-      const word = words.get(Math.round(bar.ticks + note.beat * beatTicks(header.ppq, bar.time)));
+      const word = words.get(Math.round(bar.ticks + beatsOf(note.tick) * beatTicks(header.ppq, bar.time)));
       const plain = word?.replace(/[\s|]+/g, '').slice(0, 39);
       return plain && note.pitch ? { ...note, word: plain } : note;
     });
@@ -250,21 +251,45 @@ function barAt(bars: readonly MidiBar[], ticks: number): number {
   return at;
 }
 
-const snapped = (beats: number): number =>
-  Math.round((Math.round(beats * MIDI_LIMITS.stepsToBeat) / MIDI_LIMITS.stepsToBeat) * 10_000) / 10_000;
+/** A moment of the file as ticks of its bar. */
+type Snap = (at: number, bar: MidiBar) => number;
+
+/** To twelfths of a beat, as somebody played it. */
+const twelfths =
+  (ppq: number): Snap =>
+  (at, { ticks, time }) => {
+    const { stepsToBeat } = MIDI_LIMITS;
+    return (Math.round(((at - ticks) * stepsToBeat) / beatTicks(ppq, time)) * TICKS_A_BEAT) / stepsToBeat;
+  };
+
+/** As it was written, where every one of these moments is a simple part of its beat to half a tick of the file. */
+function snapFor(moments: readonly number[], bars: readonly MidiBar[], ppq: number): Snap {
+  const exact = (at: number, { ticks, time }: MidiBar): number | null => {
+    const beat = beatTicks(ppq, time);
+    return simplestNear((at - ticks) / beat, 0.501 / beat);
+  };
+  const played = twelfths(ppq);
+  const written = moments.every((at) => exact(at, bars[barAt(bars, at)]) !== null);
+  return written ? (at, bar) => exact(at, bar) ?? played(at, bar) : played;
+}
 
 function chordsIn(midi: Midi, bars: readonly MidiBar[], ppq: number): ChordOnBeat[][] {
+  const snap = snapFor(
+    midi.header.meta.flatMap((one) => (one.type === 'text' ? [one.ticks] : [])),
+    bars,
+    ppq,
+  );
   const found = bars.map((): ChordOnBeat[] => []);
   for (const { text, type, ticks } of midi.header.meta) {
     if (type !== 'text' && type !== 'marker') continue;
     const chord = parseChord(text.trim());
     if (!chord.ok || (type === 'marker' && text.trim().length < 2)) continue;
     const at = barAt(bars, ticks);
-    const beat = snapped((ticks - bars[at].ticks) / beatTicks(ppq, bars[at].time));
-    if (beat < bars[at].time.beats && !found[at].some((one) => one.beat === beat))
-      found[at].push({ beat, chord: chord.value.symbol });
+    const tick = snap(ticks, bars[at]);
+    if (tick < bars[at].time.beats * TICKS_A_BEAT && !found[at].some((one) => one.tick === tick))
+      found[at].push({ tick, chord: chord.value.symbol });
   }
-  return found.map((list) => list.sort((a, b) => a.beat - b.beat).slice(0, PIECE_LIMITS.chordsInBar));
+  return found.map((list) => list.sort((a, b) => a.tick - b.tick).slice(0, PIECE_LIMITS.chordsInBar));
 }
 
 /** The track that sings: named so, else the first whose notes seldom overlap. Drums never. */
@@ -283,7 +308,7 @@ function melodyTrack(midi: Midi): number {
   });
 }
 
-/** Notes bar by bar with the rests between, snapped to twelfths of a beat, tied over bar lines, the highest of several. */
+/** Notes bar by bar with the rests between, tied over bar lines, the highest of several. */
 function melodyIn(
   midi: Midi,
   track: number,
@@ -294,6 +319,11 @@ function melodyIn(
   const found = bars.map((): MelodyNote[] => []);
   const spell = speller(key);
   const notes = [...midi.tracks[track].notes].sort((a, b) => a.ticks - b.ticks || b.midi - a.midi);
+  const snap = snapFor(
+    notes.map((note) => note.ticks),
+    bars,
+    ppq,
+  );
   let free = 0;
   for (const [i, note] of notes.entries()) {
     if (note.ticks < free - 1) continue;
@@ -304,19 +334,17 @@ function melodyIn(
     while (from < until - 1) {
       const at = barAt(bars, from);
       const { time, ticks } = bars[at];
-      const beat = beatTicks(ppq, time);
-      const barEnd = ticks + time.beats * beat;
+      const barEnd = ticks + time.beats * beatTicks(ppq, time);
       const to = Math.min(until, barEnd);
-      const begin = snapped((from - ticks) / beat);
-      const length = snapped((to - ticks) / beat) - begin;
+      const begin = snap(from, bars[at]);
+      const length = snap(to, bars[at]) - begin;
       const list = found[at];
-      const reached = list.reduce((sum, one) => sum + one.beats, 0);
-      if (length > 1e-6 && begin >= reached - 1e-6 && note.midi >= 12 && note.midi <= 120) {
-        if (begin > reached + 1e-6)
-          list.push({ beat: reached, beats: snapped(begin - reached), pitch: null });
+      const reached = list.reduce((sum, one) => sum + one.ticks, 0);
+      if (length > 0 && begin >= reached && note.midi >= 12 && note.midi <= 120) {
+        if (begin > reached) list.push({ tick: reached, ticks: begin - reached, pitch: null });
         list.push({
-          beat: begin,
-          beats: snapped(length),
+          tick: begin,
+          ticks: length,
           pitch: pitchSpelled(note.midi, spell(note.midi)),
           ...(until > barEnd + 1 ? { tied: true as const } : {}),
         });
@@ -327,9 +355,9 @@ function melodyIn(
   }
   return found.map((list, i) => {
     if (list.length === 0) return list;
-    const reached = list.reduce((sum, one) => sum + one.beats, 0);
-    const rest = snapped(bars[i].time.beats - reached);
-    return rest > 1e-6 ? [...list, { beat: reached, beats: rest, pitch: null }] : list;
+    const reached = list.reduce((sum, one) => sum + one.ticks, 0);
+    const rest = bars[i].time.beats * TICKS_A_BEAT - reached;
+    return rest > 0 ? [...list, { tick: reached, ticks: rest, pitch: null }] : list;
   });
 }
 

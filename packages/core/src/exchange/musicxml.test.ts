@@ -1,8 +1,9 @@
+import { drawnPiece } from '../score/drawn-rhythm';
 import { XMLValidator } from 'fast-xml-parser';
 import fc from 'fast-check';
 import { averageHand, standardGuitar } from '../fretboard';
 import { must } from '../kernel';
-import { EMPTY_PIECE, pieceDemand, readChart, type Piece, type PieceBar } from '../score';
+import { type Piece, pieceDemand, readChart, ticksOf } from '../score';
 import { harmonyOf, symbolOf } from './harmony';
 import { readMusicXml, writeMusicXml, type GripOnChart } from '.';
 import { QUALITIES } from '../theory';
@@ -57,6 +58,7 @@ test('every measure of either part lasts as long as its time says', () => {
   const parts = xml.split('<part id=').slice(1);
   for (const part of parts) {
     let beats = 4;
+    const divisions = Number(/<divisions>(\d+)/.exec(part)?.[1]);
     for (const measure of part.split('<measure ').slice(1)) {
       beats = Number(/<beats>(\d+)/.exec(measure)?.[1] ?? beats);
       const cursor = [...measure.matchAll(/<(note|backup)>(.*?)<\/\1>/gs)].reduce((at, [, kind, inner]) => {
@@ -64,9 +66,21 @@ test('every measure of either part lasts as long as its time says', () => {
         if (inner.includes('<chord/>') || inner.includes('<chord></chord>')) return at;
         return kind === 'backup' ? at - duration : at + duration;
       }, 0);
-      expect(cursor).toBe(beats * 960);
+      expect(cursor).toBe(beats * divisions);
     }
   }
+});
+
+test('thirds are printed as triplets with their bracket, and need three divisions', () => {
+  const { piece } = readChart('| C:2/3 F:1/3 G:3 |\nm: | C4:1/3 D4 E4 F4:2.5 G4:.5 |');
+  const flat = writeMusicXml(piece, [], standardGuitar).replace(/\s+/g, '');
+  const [melody, guitar] = flat.split('<partid=').slice(1);
+  expect(melody).toContain('<divisions>6</divisions>');
+  const triplet =
+    '<type>eighth</type><time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes><normal-type>eighth</normal-type></time-modification>';
+  expect(melody.split(triplet)).toHaveLength(4);
+  expect(melody.match(/<tuplettype="\w+"\/>/g)).toEqual(['<tuplettype="start"/>', '<tuplettype="stop"/>']);
+  expect(guitar).toContain(triplet.replace('<type>eighth', '<type>quarter'));
 });
 
 test('a round trip loses nothing that the piece holds', () => {
@@ -76,46 +90,8 @@ test('a round trip loses nothing that the piece holds', () => {
 });
 
 test('drawn pieces come back as they were', () => {
-  const symbol = fc.constantFrom('C', 'Bbm7', 'F#m7b5', 'Ab13', 'Eb/G', 'N.C.', 'Dbmaj9', 'G7sus4', 'E7#9');
-  const bar = (beats: number): fc.Arbitrary<PieceBar> =>
-    fc
-      .record({
-        cuts: fc.uniqueArray(fc.integer({ min: 0, max: beats * 4 - 1 }), { maxLength: 3 }),
-        symbols: fc.array(symbol, { minLength: 3, maxLength: 3 }),
-        melody: fc.boolean(),
-      })
-      .map(({ cuts, symbols, melody }): PieceBar => {
-        const chords = [...cuts]
-          .sort((a, b) => a - b)
-          .map((cut, i) => ({ beat: cut / 4, chord: symbols[i] }));
-        const pitch = { note: { letter: 'E' as const, accidental: -1 }, octave: 4 };
-        return melody
-          ? {
-              chords,
-              melody: [
-                { beat: 0, beats: 1.5, pitch, word: 'la' },
-                { beat: 1.5, beats: beats - 1.5, pitch: null },
-              ],
-            }
-          : { chords };
-      });
-  const drawn = fc
-    .record({ beats: fc.integer({ min: 2, max: 9 }), unit: fc.constantFrom(4, 8) })
-    .chain(({ beats, unit }) =>
-      fc
-        .array(fc.array(bar(beats), { minLength: 1, maxLength: 5 }), { minLength: 1, maxLength: 3 })
-        .map((sections): Piece => ({
-          ...EMPTY_PIECE,
-          title: 'Drawn',
-          by: 'a test',
-          key: 'F# minor',
-          time: { beats, unit },
-          tempoBpm: 100,
-          sections: sections.map((bars, i) => ({ name: `S${i}`, times: (i % 2) + 1, bars })),
-        })),
-    );
   fc.assert(
-    fc.property(drawn, (one) => {
+    fc.property(drawnPiece, (one) => {
       expect(must(readMusicXml(writeMusicXml(one, [], standardGuitar))).piece).toEqual(one);
     }),
     { numRuns: 60 },
@@ -154,9 +130,22 @@ describe('strangers’ files', () => {
     const read = must(
       readMusicXml(score(names, part('P0', chords) + part('P1', violin) + part('P2', violin))),
     );
-    expect(read.piece.sections[0].bars[0]).toMatchObject({ chords: [{ beat: 0, chord: 'G7' }] });
+    expect(read.piece.sections[0].bars[0]).toMatchObject({ chords: [{ tick: 0, chord: 'G7' }] });
     expect(read.piece.sections[0].bars[0].melody?.map((one) => one.pitch?.note.letter)).toEqual(['D', 'E']);
     expect(read.notTaken.map((one) => one.at)).toEqual(['Piano', 'Flute']);
+  });
+
+  test('a bar that a file of few divisions rounds is full all the same; one that lacks more is said', () => {
+    const seventh = (last: number) =>
+      measure(
+        `${opening.replace('<divisions>1', '<divisions>480')}${note('D', 69).repeat(6)}${note('E', last)}${note('F', 960)}`,
+      );
+    const of = (last: number) => must(readMusicXml(score(['Tune'], part('P0', seventh(last)))));
+    expect(of(69).notTaken).toEqual([]);
+    expect(of(69).piece.sections[0].bars[0].melody?.reduce((sum, one) => sum + one.ticks, 0)).toBe(
+      ticksOf(3),
+    );
+    expect(of(10).notTaken.map((one) => one.code)).toEqual(['import.bar']);
   });
 
   test('what a bar holds and cannot be taken is said with its bar, and the rest is taken', () => {

@@ -20,6 +20,7 @@ import { EMPTY_PIECE } from '../score/chart';
 import { readPattern } from '../score/pattern';
 import { readNote } from '../theory/note';
 import type { Pitch } from '../theory/pitch';
+import { beatsWords, TICKS_A_BEAT, ticksOf } from '../score/ticks';
 import { symbolOf } from './harmony';
 import { mostWithin, throughGate } from './xml-gate';
 
@@ -179,7 +180,7 @@ function readPart(part: Element, melody: boolean, bars: DraftBar[], leave: Leave
     const bar = bars[index];
     let at = 0;
     for (const one of measure.children) {
-      const beats = (duration: number) => round((duration / divisions) * (time.unit / 4));
+      const ticks = (duration: number) => ticksOf((duration / divisions) * (time.unit / 4));
       switch (one.name) {
         case 'attributes': {
           divisions = numberOf(one, 'divisions') ?? divisions;
@@ -199,7 +200,7 @@ function readPart(part: Element, melody: boolean, bars: DraftBar[], leave: Leave
           readBarline(one, bar, index, leave);
           break;
         case 'harmony':
-          readHarmony(one, beats(at + (numberOf(one, 'offset') ?? 0)), bar, index, leave);
+          readHarmony(one, ticks(at + (numberOf(one, 'offset') ?? 0)), bar, index, leave);
           break;
         case 'backup':
           at -= numberOf(one, 'duration') ?? 0;
@@ -213,7 +214,7 @@ function readPart(part: Element, melody: boolean, bars: DraftBar[], leave: Leave
             leave(index, 'import.grace', 'a grace or cue note');
             break;
           }
-          if (melody && !child(one, 'chord')) readNoteOf(one, beats(at), beats(duration), bar);
+          if (melody && !child(one, 'chord')) readNoteOf(one, ticks(at), ticks(at + duration), bar);
           if (!child(one, 'chord')) at += duration;
           break;
         }
@@ -223,9 +224,6 @@ function readPart(part: Element, melody: boolean, bars: DraftBar[], leave: Leave
     if (melody) squareMelody(bar, time, index, leave);
   });
 }
-
-/** Ten-thousandths of a beat: what three and seven divide comes back to what was written. */
-const round = (beats: number): number => Math.round(beats * 10_000) / 10_000;
 
 function readAttributes(
   one: Element,
@@ -311,11 +309,11 @@ function noteNameOf(of: Element | undefined, prefix: string): string | null {
   return step + (alter > 0 ? '#'.repeat(alter) : 'b'.repeat(-alter));
 }
 
-function readHarmony(one: Element, beat: number, bar: DraftBar, index: number, leave: Leave): void {
+function readHarmony(one: Element, tick: number, bar: DraftBar, index: number, leave: Leave): void {
   const kind = child(one, 'kind');
-  if (bar.chords.some((known) => Math.abs(known.beat - beat) < 1e-3)) return;
+  if (bar.chords.some((known) => known.tick === tick)) return;
   if (kind?.text === 'none') {
-    bar.chords.push({ beat, chord: 'N.C.' });
+    bar.chords.push({ tick, chord: 'N.C.' });
     return;
   }
   const root = noteNameOf(child(one, 'root'), 'root');
@@ -328,11 +326,11 @@ function readHarmony(one: Element, beat: number, bar: DraftBar, index: number, l
   }
   // Degrees added beside a text that already says them would say them twice.
   if (child(one, 'degree') && text === '') leave(index, 'import.degree', `what was added to ${symbol}`);
-  bar.chords.push({ beat, chord: symbol });
+  bar.chords.push({ tick, chord: symbol });
 }
 
-function readNoteOf(one: Element, beat: number, beats: number, bar: DraftBar): void {
-  if (!(beats > 0)) return;
+function readNoteOf(one: Element, tick: number, until: number, bar: DraftBar): void {
+  if (!(until > tick)) return;
   const pitch = child(one, 'pitch');
   const alter = numberOf(pitch, 'alter') ?? 0;
   const octave = numberOf(pitch, 'octave');
@@ -347,8 +345,8 @@ function readNoteOf(one: Element, beat: number, beats: number, bar: DraftBar): v
     .replace(/[\s|]+/g, '')
     .slice(0, 39);
   bar.melody.push({
-    beat,
-    beats,
+    tick,
+    ticks: until - tick,
     pitch: sung,
     ...(all(one, 'tie').some((tie) => tie.attributes.type === 'start') && sung
       ? { tied: true as const }
@@ -357,11 +355,19 @@ function readNoteOf(one: Element, beat: number, beats: number, bar: DraftBar): v
   });
 }
 
+/** What a bar of a file may be short or long by, a hundredth of a beat, and still be meant as full. */
+const ROUNDED = ticksOf(0.01);
+
 /** A bar of rests alone has no melody; one whose notes do not fill it is left out and said. */
 function squareMelody(bar: DraftBar, time: TimeSignature, index: number, leave: Leave): void {
-  const sum = bar.melody.reduce((total, note) => total + note.beats, 0);
-  if (bar.melody.length > 0 && Math.abs(sum - time.beats) > 0.01) {
-    leave(index, 'import.bar', `a melody of ${round(sum)} beats in a bar of ${time.beats}`);
+  const sum = bar.melody.reduce((total, note) => total + note.ticks, 0);
+  const off = time.beats * TICKS_A_BEAT - sum;
+  const last = bar.melody[bar.melody.length - 1];
+  // Files with few divisions round what they cannot divide: the last note takes up what is missing or over.
+  if (off !== 0 && Math.abs(off) <= ROUNDED && last && last.ticks > off)
+    bar.melody[bar.melody.length - 1] = { ...last, ticks: last.ticks + off };
+  else if (bar.melody.length > 0 && off !== 0) {
+    leave(index, 'import.bar', `a melody of ${beatsWords(sum)} beats in a bar of ${time.beats}`);
     bar.melody = [];
   }
   if (bar.melody.length === 1 && bar.melody[0].pitch === null) bar.melody = [];
@@ -441,7 +447,7 @@ function sectionsOf(
         : {}),
       ...(bar.tempoBpm !== null && bar.tempoBpm !== tempoBpm ? { tempoBpm: bar.tempoBpm } : {}),
       ...(bar.key !== null && bar.key !== key ? { key: bar.key } : {}),
-      chords: [...bar.chords].sort((a, b) => a.beat - b.beat),
+      chords: [...bar.chords].sort((a, b) => a.tick - b.tick),
       ...(bar.melody.length ? { melody: bar.melody } : {}),
       ...(bar.ending === null ? {} : { ending: bar.ending }),
     });

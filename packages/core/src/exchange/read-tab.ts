@@ -56,7 +56,7 @@ export function readTab(text: string, instrument: Instrument): TabRead | null {
     i += strings;
   }
   if (blocks === 0 || grips.length === 0) return null;
-  const bars = symbols.map((chord) => ({ chords: [{ beat: 0, chord }] }));
+  const bars = symbols.map((chord) => ({ chords: [{ tick: 0, chord }] }));
   return {
     piece: { ...EMPTY_PIECE, sections: [{ name: 'A', times: 1, bars }] },
     notTaken,

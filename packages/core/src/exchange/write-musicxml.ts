@@ -20,33 +20,16 @@ import {
 import { patternText } from '../score/pattern';
 import { mod12, rootNamed, type NoteName } from '../theory/note';
 import { pitchSpelled, type Pitch } from '../theory/pitch';
+import type { Span } from '../score/notation';
+import { TICKS_A_BEAT } from '../score/ticks';
 import { harmonyOf } from './harmony';
+import { divisionsOf, durationOf, printedValues, type Printed } from './printed-values';
+import { tag, type Node } from './xml-tag';
 
 export interface GripOnChart {
   readonly frets: Frets;
   readonly fingers?: readonly FingerLabel[];
 }
-
-/** Ticks a quarter note: fine enough for thirds and sixteenths of a beat. */
-const DIVISIONS = 960;
-
-type Attributes = Readonly<Record<string, string | number>>;
-type Node = Readonly<Record<string, unknown>>;
-
-const tag = (
-  name: string,
-  children: readonly Node[] | string | number = [],
-  attributes?: Attributes,
-): Node => ({
-  [name]: typeof children === 'object' ? children : [{ '#text': String(children) }],
-  ...(attributes
-    ? {
-        ':@': Object.fromEntries(
-          Object.entries(attributes).map(([key, value]) => [`@_${key}`, String(value)]),
-        ),
-      }
-    : {}),
-});
 
 /** `grips` by written chord, on `instrument` with the piece's capo; chords without one have their names alone. */
 export function writeMusicXml(
@@ -54,10 +37,11 @@ export function writeMusicXml(
   grips: readonly (GripOnChart | null)[],
   instrument: Instrument,
 ): string {
+  const divisions = divisionsOf(piece);
   const melody = piece.sections.some((section) => section.bars.some((bar) => bar.melody));
   const parts = [
-    ...(melody ? [{ id: 'P1', name: 'Melody', measures: melodyMeasures(piece) }] : []),
-    { id: 'P2', name: 'Guitar', measures: guitarMeasures(piece, grips, instrument) },
+    ...(melody ? [{ id: 'P1', name: 'Melody', measures: melodyMeasures(piece, divisions) }] : []),
+    { id: 'P2', name: 'Guitar', measures: guitarMeasures(piece, divisions, grips, instrument) },
   ];
   const misc = [
     ...piece.patterns.map((one) => [
@@ -135,8 +119,6 @@ function barsOf(piece: Piece): Here[] {
   return all;
 }
 
-const ticks = (beats: number, time: TimeSignature): number => Math.round((beats * DIVISIONS * 4) / time.unit);
-
 const keyTag = (name: string): Node => {
   const key = must(readPieceKey(name));
   return tag('key', [tag('fifths', key.fifths), tag('mode', key.mode)]);
@@ -200,24 +182,6 @@ function directions(here: Here, piece: Piece): Node[] {
   return made;
 }
 
-/** The note as printed: type and dots of the nearest plain length, which readers need for looks alone. */
-function typeOf(duration: number): Node[] {
-  const quarters = duration / DIVISIONS;
-  const plain: [number, string][] = [
-    [4, 'whole'],
-    [2, 'half'],
-    [1, 'quarter'],
-    [0.5, 'eighth'],
-    [0.25, '16th'],
-    [0.125, '32nd'],
-  ];
-  for (const [length, name] of plain) {
-    if (Math.abs(quarters - length) < 0.01) return [tag('type', name)];
-    if (Math.abs(quarters - 1.5 * length) < 0.01) return [tag('type', name), tag('dot')];
-  }
-  return [];
-}
-
 const pitchTag = (pitch: Pitch): Node =>
   tag('pitch', [
     tag('step', pitch.note.letter),
@@ -225,29 +189,28 @@ const pitchTag = (pitch: Pitch): Node =>
     tag('octave', pitch.octave),
   ]);
 
-function melodyMeasures(piece: Piece): Node[] {
+function melodyMeasures(piece: Piece, divisions: number): Node[] {
   let tied = false;
   return barsOf(piece).map((here, i) => {
     const { bar, time } = here;
     const attributes = [
-      ...(here.first ? [tag('divisions', DIVISIONS)] : []),
+      ...(here.first ? [tag('divisions', divisions)] : []),
       ...(here.key ? [keyTag(here.key)] : []),
       ...(here.newTime ? [tag('time', [tag('beats', time.beats), tag('beat-type', time.unit)])] : []),
       ...(here.first ? [tag('clef', [tag('sign', 'G'), tag('line', 2)])] : []),
     ];
-    const note = (one: MelodyNote): Node => {
-      const duration = ticks(one.beats, time);
-      const ties = [
-        ...(tied && one.pitch ? [tag('tie', [], { type: 'stop' })] : []),
-        ...(one.tied ? [tag('tie', [], { type: 'start' })] : []),
-      ];
+    const printed = printedValues(time, bar.melody ?? []);
+    const note = (one: MelodyNote, n: number): Node => {
+      const ends = [...(tied && one.pitch ? ['stop'] : []), ...(one.tied ? ['start'] : [])];
+      const notations = [...ends.map((type) => tag('tied', [], { type })), ...printed[n].bracket];
       const word = one.word?.replace(/-$/, '');
       const made = tag('note', [
         one.pitch ? pitchTag(one.pitch) : tag('rest'),
-        tag('duration', duration),
-        ...ties,
+        tag('duration', durationOf(one.ticks, time, divisions)),
+        ...ends.map((type) => tag('tie', [], { type })),
         tag('voice', 1),
-        ...typeOf(duration),
+        ...printed[n].value,
+        ...(notations.length ? [tag('notations', notations)] : []),
         ...(one.word
           ? [
               tag('lyric', [
@@ -265,7 +228,7 @@ function melodyMeasures(piece: Piece): Node[] {
       : [
           tag('note', [
             tag('rest', [], { measure: 'yes' }),
-            tag('duration', ticks(time.beats, time)),
+            tag('duration', durationOf(time.beats * TICKS_A_BEAT, time, divisions)),
             tag('voice', 1),
           ]),
         ];
@@ -285,6 +248,7 @@ function melodyMeasures(piece: Piece): Node[] {
 
 function guitarMeasures(
   piece: Piece,
+  divisions: number,
   grips: readonly (GripOnChart | null)[],
   instrument: Instrument,
 ): Node[] {
@@ -294,7 +258,7 @@ function guitarMeasures(
   return barsOf(piece).map((here, i) => {
     const { bar, time } = here;
     const attributes = [
-      ...(here.first ? [tag('divisions', DIVISIONS)] : []),
+      ...(here.first ? [tag('divisions', divisions)] : []),
       ...(here.key ? [keyTag(here.key)] : []),
       ...(here.newTime ? [tag('time', [tag('beats', time.beats), tag('beat-type', time.unit)])] : []),
       ...(here.first
@@ -315,23 +279,24 @@ function guitarMeasures(
         : []),
     ];
     const staves: [Node[], Node[]] = [[], []];
-    const rest = (beats: number, staff: 1 | 2) =>
-      tag('note', [
-        tag('rest'),
-        tag('duration', ticks(beats, time)),
-        tag('voice', staff),
-        tag('staff', staff),
-      ]);
-    const held = bar.chords[0]?.beat ?? time.beats;
-    if (held > 0) for (const staff of [1, 2] as const) staves[staff - 1].push(rest(held, staff));
-    bar.chords.forEach((one, c) => {
+    const barTicks = time.beats * TICKS_A_BEAT;
+    const starts = [...new Set([0, ...bar.chords.map((one) => one.tick)])];
+    const spans = starts.map((tick, n): Span => ({ tick, ticks: (starts[n + 1] ?? barTicks) - tick }));
+    const printed = printedValues(time, spans);
+    const lengthAt = (tick: number): Length => {
+      const n = starts.indexOf(tick);
+      return { duration: durationOf(spans[n].ticks, time, divisions), printed: printed[n] };
+    };
+    if (bar.chords[0]?.tick !== 0)
+      for (const staff of [1, 2] as const) staves[staff - 1].push(restTag(lengthAt(0), staff));
+    bar.chords.forEach((one) => {
       const grip = grips[next] ?? null;
       const chord = written[next++];
-      const beats = (bar.chords[c + 1]?.beat ?? time.beats) - one.beat;
+      const length = lengthAt(one.tick);
       staves[0].push(...harmonyTag(chord.chord, grip, strings));
       for (const staff of [1, 2] as const) {
-        if (!grip) staves[staff - 1].push(rest(beats, staff));
-        else staves[staff - 1].push(...gripNotes(grip, one.chord, ticks(beats, time), staff, instrument));
+        if (!grip) staves[staff - 1].push(restTag(length, staff));
+        else staves[staff - 1].push(...gripNotes(grip, one.chord, length, staff, instrument));
       }
     });
     return tag(
@@ -341,7 +306,7 @@ function guitarMeasures(
         ...(attributes.length ? [tag('attributes', attributes)] : []),
         ...directions(here, piece),
         ...staves[0],
-        tag('backup', [tag('duration', ticks(time.beats, time))]),
+        tag('backup', [tag('duration', durationOf(barTicks, time, divisions))]),
         ...staves[1],
         ...rightBarline(here),
       ],
@@ -349,6 +314,21 @@ function guitarMeasures(
     );
   });
 }
+
+interface Length {
+  readonly duration: number;
+  readonly printed: Printed;
+}
+
+const restTag = ({ duration, printed }: Length, staff: 1 | 2): Node =>
+  tag('note', [
+    tag('rest'),
+    tag('duration', duration),
+    tag('voice', staff),
+    ...printed.value,
+    tag('staff', staff),
+    ...(printed.bracket.length ? [tag('notations', printed.bracket)] : []),
+  ]);
 
 /** Line 1 is the lowest of the staff, the thickest string. */
 function tuningTag(midi: number, line: number): Node {
@@ -408,7 +388,7 @@ function frameTag({ frets, fingers }: GripOnChart, strings: number): Node {
 function gripNotes(
   { frets }: GripOnChart,
   symbol: string,
-  duration: number,
+  { duration, printed }: Length,
   staff: 1 | 2,
   instrument: Instrument,
 ): Node[] {
@@ -418,21 +398,21 @@ function gripNotes(
     if (fret === null) return [];
     const midi = pitchAt(instrument, s, fret);
     const note = tones.find((tone) => tone.pitchClass === mod12(midi))?.note ?? rootNamed(mod12(midi));
+    const notations = [
+      ...(first ? printed.bracket : []),
+      ...(staff === 2
+        ? [tag('technical', [tag('string', stringNumber(instrument, s)), tag('fret', fret)])]
+        : []),
+    ];
     const made = tag('note', [
       ...(first ? [] : [tag('chord')]),
       // Sounding pitch; the octave sign of the clef puts it where a guitar is read.
       pitchTag(pitchSpelled(midi, note)),
       tag('duration', duration),
       tag('voice', staff),
-      ...typeOf(duration),
+      ...printed.value,
       tag('staff', staff),
-      ...(staff === 2
-        ? [
-            tag('notations', [
-              tag('technical', [tag('string', stringNumber(instrument, s)), tag('fret', fret)]),
-            ]),
-          ]
-        : []),
+      ...(notations.length ? [tag('notations', notations)] : []),
     ]);
     first = false;
     return [made];

@@ -7,6 +7,7 @@ import type { FingerLabel, Frets } from '../grips/grip';
 import { asIfWithoutCapo } from '../score/rekey-piece';
 import type { Piece, PieceBar, StrokePattern, TimeSignature } from '../score/piece';
 import { writtenChords } from '../score/piece';
+import { beatsOf } from '../score/ticks';
 import { drawCard, type CardShow, type Mark } from '../shapes/card-drawing';
 import { A4, footOf, paperText, placed, PT, type PaperPage } from './card-page';
 import { pitchText } from '../theory/pitch';
@@ -148,7 +149,8 @@ interface BarPlace {
   readonly beats: number;
 }
 
-const beatX = ({ x, beats }: BarPlace, beat: number): number => x + 2.4 + (beat / beats) * (BAR_WIDTH - 3.4);
+const tickX = ({ x, beats }: BarPlace, tick: number): number =>
+  x + 2.4 + (beatsOf(tick) / beats) * (BAR_WIDTH - 3.4);
 
 function barLines({ x, y, height }: BarPlace, opens: boolean, closes: boolean): Mark[] {
   const right = x + BAR_WIDTH;
@@ -180,7 +182,7 @@ function barText(
 ): Mark[] {
   const { x, y } = place;
   const name = (symbol: string): string => names[symbol] ?? symbol;
-  const starts = bar.chords.map((one) => beatX(place, one.beat));
+  const starts = bar.chords.map((one) => tickX(place, one.tick));
   const sizes = bar.chords.map((one, i) => {
     const room = (starts[i + 1] ?? x + BAR_WIDTH - 0.8) - starts[i] - 0.8;
     return Math.max(CHORD.least, Math.min(CHORD.most, room / (LETTER * Math.max(1, name(one.chord).length))));
@@ -198,7 +200,7 @@ function barText(
     ),
     ...(bar.chords.length
       ? []
-      : [text('held', beatX(place, 0), y + 8, '·', CHORD.most, 'start', 'text', 'ink2')]),
+      : [text('held', tickX(place, 0), y + 8, '·', CHORD.most, 'start', 'text', 'ink2')]),
     ...(behind?.chords ?? []).map((one, i) =>
       text('behind', starts[i] ?? x, y + ROW.chords + 2, name(one.chord), 8 * PT, 'start', 'text', 'ink2'),
     ),
@@ -210,7 +212,7 @@ const timeText = ({ beats, unit }: TimeSignature): string => `${beats}/${unit}`;
 function melodyText(bar: PieceBar, place: BarPlace, y: number, sung: boolean): Mark[] {
   return (bar.melody ?? []).flatMap((note): Mark[] => {
     if (!note.pitch) return [];
-    const x = beatX(place, note.beat);
+    const x = tickX(place, note.tick);
     const pitch = pitchText(note.pitch)
       .replace('#', '♯')
       .replace(/(?<=[A-G])b+/, (b) => '♭'.repeat(b.length));

@@ -1,6 +1,8 @@
+import { drawnPiece } from './drawn-rhythm';
+import { beatsOf, ticksOf } from './ticks';
 import fc from 'fast-check';
-import { CHART_LIMITS, EMPTY_PIECE, readChart } from './chart';
-import { playedBars, playedChords, readPieceKey, keyOn, type Piece, type PieceBar } from './piece';
+import { CHART_LIMITS, readChart } from './chart';
+import { playedBars, playedChords, readPieceKey, keyOn } from './piece';
 import { patternText, readPattern } from './pattern';
 import { writeChart } from './write-chart';
 
@@ -41,29 +43,29 @@ test('a chart is read as it is written', () => {
   const [a, b] = piece.sections;
   expect(a).toMatchObject({ name: 'A', times: 2, pattern: 'chop' });
   expect(a.bars[2].chords).toEqual([
-    { beat: 0, chord: 'Gbmaj7' },
-    { beat: 2, chord: 'Ab7' },
+    { tick: 0, chord: 'Gbmaj7' },
+    { tick: ticksOf(2), chord: 'Ab7' },
   ]);
   expect(a.bars.map((bar) => bar.ending)).toEqual([undefined, undefined, undefined, 1, 2]);
-  expect(a.bars[0].melody?.map((note) => [note.beat, note.beats, note.word])).toEqual([
+  expect(a.bars[0].melody?.map((note) => [beatsOf(note.tick), beatsOf(note.ticks), note.word])).toEqual([
     [0, 1, 'The'],
     [1, 1, 'lan-'],
     [2, 1, 'tern'],
     [3, 1, undefined],
   ]);
-  expect(a.bars[1].melody?.[0]).toMatchObject({ tied: true, beats: 4 });
+  expect(a.bars[1].melody?.[0]).toMatchObject({ tied: true, ticks: ticksOf(4) });
   // The note tied on to is not sung anew: "low" falls on the F after it.
   expect(a.bars[2].melody?.map((note) => note.word)).toEqual([undefined, 'low']);
   expect(b.bars[0]).toEqual({
     time: { beats: 3, unit: 4 },
     chords: [
-      { beat: 0, chord: 'Gb' },
-      { beat: 2, chord: 'Ab' },
+      { tick: 0, chord: 'Gb' },
+      { tick: ticksOf(2), chord: 'Ab' },
     ],
   });
   expect(b.bars[1].chords).toEqual(b.bars[0].chords);
-  expect(b.bars[2]).toMatchObject({ tempoBpm: 120, key: 'Eb major', chords: [{ beat: 0, chord: 'N.C.' }] });
-  expect(b.bars[3].chords[1]).toEqual({ beat: 1.5, chord: 'Bb7' });
+  expect(b.bars[2]).toMatchObject({ tempoBpm: 120, key: 'Eb major', chords: [{ tick: 0, chord: 'N.C.' }] });
+  expect(b.bars[3].chords[1]).toEqual({ tick: ticksOf(1.5), chord: 'Bb7' });
 });
 
 test('it is played in its order, with its repeats and endings', () => {
@@ -72,22 +74,22 @@ test('it is played in its order, with its repeats and endings', () => {
     1, 2, 3, 4, 1, 2, 3, 5, 6, 7, 8, 9, 1, 2, 3, 4, 1, 2, 3, 5,
   ]);
   // Bars of B have 3, 3, 4 and 4 beats; the second A begins after them.
-  expect(played[12].startBeat).toBe(8 * 4 + 3 + 3 + 4 + 4);
+  expect(beatsOf(played[12].startTick)).toBe(8 * 4 + 3 + 3 + 4 + 4);
   expect(played[10]).toMatchObject({ tempoBpm: 120, key: 'Eb major', time: { beats: 4, unit: 4 } });
   expect(played[12]).toMatchObject({ tempoBpm: 96, key: 'Db major' });
   const chords = playedChords(piece);
-  expect(chords.slice(0, 4).map((one) => [one.chord, one.startBeat, one.beats])).toEqual([
+  expect(chords.slice(0, 4).map((one) => [one.chord, beatsOf(one.startTick), beatsOf(one.ticks)])).toEqual([
     ['Db', 0, 4],
     ['Bbm7', 4, 4],
     ['Gbmaj7', 8, 2],
     ['Ab7', 10, 2],
   ]);
-  expect(chords.reduce((sum, one) => sum + one.beats, 0)).toBe(played[19].startBeat + 4);
+  expect(chords.reduce((sum, one) => sum + one.ticks, 0)).toBe(played[19].startTick + ticksOf(4));
 });
 
 test('an empty bar lets the chord before sound on', () => {
   const held = playedChords(readChart('| C | | . F:2 . |').piece);
-  expect(held.map((one) => [one.chord, one.beats])).toEqual([
+  expect(held.map((one) => [one.chord, beatsOf(one.ticks)])).toEqual([
     ['C', 9],
     ['F', 3],
   ]);
@@ -129,7 +131,7 @@ describe('what is wrong is said with its place', () => {
   test('a chord a sixteenth is crowded and is read; forty are too many', () => {
     const sixteen = `| ${Array.from({ length: 16 }, () => 'C').join(' ')} |`;
     expect(problems(sixteen)).toEqual([]);
-    expect(readChart(sixteen).piece.sections[0].bars[0].chords[15].beat).toBe(3.75);
+    expect(readChart(sixteen).piece.sections[0].bars[0].chords[15].tick).toBe(ticksOf(3.75));
     expect(problems(`| ${Array.from({ length: 40 }, () => 'C').join(' ')} |`)[0][0]).toBe('chart.crowded');
   });
 
@@ -167,55 +169,57 @@ describe('keys', () => {
   });
 });
 
-describe('what is written can be read back', () => {
-  const symbol = fc.constantFrom('C', 'Bbm7', 'F#m7b5', 'Ab13', 'Eb/G', 'N.C.', 'Dbmaj9', 'G7sus4');
-  const bar = (beats: number): fc.Arbitrary<PieceBar> =>
-    fc
-      .record({
-        cuts: fc.uniqueArray(fc.integer({ min: 0, max: beats * 4 - 1 }), { maxLength: 4 }),
-        symbols: fc.array(symbol, { minLength: 4, maxLength: 4 }),
-        melody: fc.boolean(),
-        words: fc.boolean(),
-      })
-      .map(({ cuts, symbols, melody, words }): PieceBar => {
-        const chords = [...cuts]
-          .sort((a, b) => a - b)
-          .map((cut, i) => ({ beat: cut / 4, chord: symbols[i] }));
-        if (!melody) return { chords };
-        const pitch = { note: { letter: 'E' as const, accidental: -1 }, octave: 4 };
-        return {
-          chords,
-          melody: [
-            { beat: 0, beats: 1.5, pitch, ...(words ? { word: 'la' } : {}) },
-            { beat: 1.5, beats: beats - 1.5, pitch: null },
-          ],
-        };
-      });
-  const drawn: fc.Arbitrary<Piece> = fc
-    .record({
-      beats: fc.integer({ min: 2, max: 7 }),
-      tempo: fc.integer({ min: 20, max: 300 }),
-      swing: fc.constantFrom('straight', 'light', 'full'),
-      capo: fc.integer({ min: 0, max: 11 }),
-    })
-    .chain(({ beats, tempo, swing, capo }) =>
-      fc
-        .array(fc.array(bar(beats), { minLength: 1, maxLength: 9 }), { minLength: 1, maxLength: 3 })
-        .map((sections): Piece => ({
-          ...EMPTY_PIECE,
-          title: 'Drawn',
-          by: 'a test',
-          key: 'F# minor',
-          time: { beats, unit: 4 },
-          tempoBpm: tempo,
-          swing: swing as Piece['swing'],
-          capo,
-          sections: sections.map((bars, i) => ({ name: `S${i}`, times: (i % 2) + 1, bars })),
-        })),
+describe('lengths', () => {
+  const notes = (text: string) =>
+    readChart(text).piece.sections[0].bars[0].melody?.map((note) => [note.tick, note.ticks]);
+  const chords = (text: string) =>
+    readChart(text).piece.sections[0].bars[0].chords.map(({ tick, chord }) => [tick, chord]);
+
+  test('a triplet is a triplet, typed as a fraction or cut short', () => {
+    const triplet = [
+      [0, 3360],
+      [3360, 3360],
+      [6720, 3360],
+      [10_080, 30_240],
+    ];
+    for (const third of ['1/3', '.3333', '.333', '0.33']) {
+      const text = `| C |\nm: | C4:${third} D4 E4 F4:3 |`;
+      expect(problems(text)).toEqual([]);
+      expect(notes(text)).toEqual(triplet);
+      expect(writeChart(readChart(text).piece)).toContain('m: | C4:1/3 D4:1/3 E4:1/3 F4:3 |');
+    }
+  });
+
+  test('quintuplets, septuplets and chords in thirds add up', () => {
+    expect(problems('| C |\nm: | C4:2/5 D4 E4 F4 G4 A4:2/7 B4 C5 D5 E5 F5 G5 |')).toEqual([]);
+    expect(chords('| C:4/3 F:4/3 G:4/3 |')).toEqual([[0, 'C'], [13_440, 'F'], [26_880, 'G']]); // prettier-ignore
+    expect(chords('time: 2/4\n| C F G |')).toEqual([[0, 'C'], [6720, 'F'], [13_440, 'G']]); // prettier-ignore
+    expect(chords('| . C:1/3 F:5/3 . |')).toEqual([[10_080, 'C'], [13_440, 'F']]); // prettier-ignore
+  });
+
+  test.each([
+    ['| C |\nm: | C4:1/11 D4 |', 'chart.length', 2, 9],
+    ['| C |\nm: | C4:0 D4:4 |', 'chart.length', 2, 9],
+    ['| C:1/0 F:3 |', 'chart.length', 1, 5],
+    ['| C:1/2/3 F:3 |', 'chart.length', 1, 5],
+    [`| ${'C '.repeat(11)}|`, 'chart.share', 1, 3],
+    ['| C |\nm: | C4:1/3 D4 E4:3 |', 'chart.beats', 2, 5],
+    ['| C:.333 F:3.6 |', 'chart.beats', 1, 3],
+  ] as const)('%j: %s at %d:%d', (text, code, line, column) => {
+    expect(problems(text)).toEqual([[code, line, column]]);
+  });
+
+  test('what is missing is said as a player counts it', () => {
+    expect(readChart('| C |\nm: | C4:1/3 D4 E4:3 |').problems[0].detail).toBe(
+      '4 beats in this bar, not 3 2/3',
     );
+  });
+});
+
+describe('what is written can be read back', () => {
   test('drawn pieces', () => {
     fc.assert(
-      fc.property(drawn, (one) => {
+      fc.property(drawnPiece, (one) => {
         const read = readChart(writeChart(one));
         expect(read.problems).toEqual([]);
         expect(read.piece).toEqual(one);

@@ -10,6 +10,7 @@ import {
   type Section,
   type StrokePattern,
 } from './piece';
+import { beatsOf } from './ticks';
 
 export interface Excerpt {
   readonly piece: Piece;
@@ -39,19 +40,19 @@ export function excerptOf(piece: Piece, fromBar: number, toBar: number): Excerpt
     if (!goesOn) {
       const name = String.fromCharCode(65 + (sections.length % 26)) + (sections.length >= 26 ? '2' : '');
       const pattern = piece.patterns.find((one) => one.name === source.pattern);
-      if (pattern) patterns.push({ ...turned(pattern, beatsInto(all, fromBar + i)), name });
+      if (pattern) patterns.push({ ...turned(pattern, ticksInto(all, fromBar + i)), name });
       sections.push({
         section: { name, times: 1, ...(pattern ? { pattern: name } : {}), bars: [] },
         bars: [],
       });
     }
     const { ending: _, ...bar } = source.bars[played.bar];
-    const here = chords.filter((one) => one.played === played || one.played.startBeat === played.startBeat);
+    const here = chords.filter((one) => one.played === played || one.played.startTick === played.startTick);
     const heard =
-      i === 0 && here[0]?.beat !== 0 ? chords.findLast((one) => one.startBeat < played.startBeat) : undefined;
+      i === 0 && here[0]?.tick !== 0 ? chords.findLast((one) => one.startTick < played.startTick) : undefined;
     written.push(...(heard ? [heard.written] : []), ...here.map((one) => one.written));
     sections[sections.length - 1].bars.push({
-      chords: [...(heard ? [{ beat: 0, chord: heard.chord }] : []), ...bar.chords],
+      chords: [...(heard ? [{ tick: 0, chord: heard.chord }] : []), ...bar.chords],
       ...(bar.melody ? { melody: bar.melody } : {}),
       ...(sameTime(now.time, played.time) ? {} : { time: played.time }),
       ...(now.tempoBpm === played.tempoBpm ? {} : { tempoBpm: played.tempoBpm }),
@@ -78,8 +79,8 @@ export function excerptOf(piece: Piece, fromBar: number, toBar: number): Excerpt
 const sameTime = (a: { beats: number; unit: number }, b: { beats: number; unit: number }) =>
   a.beats === b.beats && a.unit === b.unit;
 
-/** Beats of its section's round played before a bar. */
-function beatsInto(all: ReturnType<typeof playedBars>, index: number): number {
+/** Ticks of its section's round played before a bar. */
+function ticksInto(all: ReturnType<typeof playedBars>, index: number): number {
   const bar = all[index];
   let start = index;
   while (
@@ -89,11 +90,11 @@ function beatsInto(all: ReturnType<typeof playedBars>, index: number): number {
     all[start - 1].bar < all[start].bar
   )
     start--;
-  return bar.startBeat - all[start].startBeat;
+  return bar.startTick - all[start].startTick;
 }
 
-/** The pattern from the step it has reached after some beats. */
-function turned(pattern: StrokePattern, beats: number): StrokePattern {
-  const steps = Math.round(beats * pattern.perBeat) % pattern.strokes.length;
+/** The pattern from the step it has reached after some whole beats. */
+function turned(pattern: StrokePattern, ticks: number): StrokePattern {
+  const steps = (beatsOf(ticks) * pattern.perBeat) % pattern.strokes.length;
   return { ...pattern, strokes: [...pattern.strokes.slice(steps), ...pattern.strokes.slice(0, steps)] };
 }

@@ -12,6 +12,8 @@ export {
 } from './score';
 export { staffBars, type StaffBar, type StaffEvent, type StaffNote } from './staff';
 export { tabColumns, tabText, type TabColumn } from './tab';
+export { beatsOf, beatsWords, readTicks, TICKS_A_BEAT, ticksOf, ticksText } from './ticks';
+export { writtenValues, type NoteValue, type Tuplet, type WrittenValue } from './notation';
 export {
   keyOn,
   PIECE_LIMITS,
@@ -35,6 +37,7 @@ export {
   type WrittenChord,
 } from './piece';
 export { CHART_LIMITS, EMPTY_PIECE, readChart, type ChartProblem, type ChartReading } from './chart';
+export { chordPlace, readChordPlace } from './chord-place';
 export { makePiece, PIECE_LENGTHS, type PieceRequest } from './make-piece';
 export { writeChart } from './write-chart';
 export { patternText, readPattern } from './pattern';

@@ -1,3 +1,4 @@
+import { ticksOf } from './ticks';
 import fc from 'fast-check';
 import { must } from '../kernel';
 import { majorKeys, midiOf, mod12, parseChord, pitchClassOf, pitchText } from '../theory';
@@ -69,7 +70,7 @@ test('the melody fills its bars, keeps its range, ends on the tonic and begins e
       const bars = piece.sections.flatMap((section) => section.bars);
       for (const bar of bars) {
         const notes = bar.melody ?? [];
-        expect(notes.reduce((sum, note) => sum + note.beats, 0)).toBe(asked.beats);
+        expect(notes.reduce((sum, note) => sum + note.ticks, 0)).toBe(ticksOf(asked.beats));
         const chord = must(parseChord(bar.chords[0].chord));
         const first = notes[0].pitch;
         if (!first) throw new Error('a bar begins with a rest');

@@ -13,6 +13,7 @@ import { scaleOn } from '../theory/scale';
 import { readPattern } from './pattern';
 import { EMPTY_PIECE } from './chart';
 import { readPieceKey, type MelodyNote, type Piece, type PieceBar, type PieceKey } from './piece';
+import { ticksOf } from './ticks';
 
 export const PIECE_LENGTHS = [8, 12, 16] as const;
 
@@ -96,7 +97,7 @@ export function makePiece(request: PieceRequest): Result<Piece> {
     ? melody(symbols, request.beats, key.value, random('melody'))
     : symbols.map(() => undefined);
   const bars = symbols.map(({ chord }, i): PieceBar => ({
-    chords: [{ beat: 0, chord: chord.symbol }],
+    chords: [{ tick: 0, chord: chord.symbol }],
     ...(notes[i] ? { melody: notes[i] } : {}),
   }));
   const half = request.bars === 16 ? 8 : request.bars;
@@ -181,7 +182,7 @@ function melody(bars: readonly KeyChord[], beats: 3 | 4, key: PieceKey, random: 
   return bars.map(({ chord }, bar) => {
     const closes = bar === bars.length - 1 || (bars.length === 16 && bar === 7);
     const lengths = closes || bar % 4 === 3 ? [beats] : motive[bar % 2];
-    let beat = 0;
+    let tick = 0;
     return lengths.map((length, i): MelodyNote => {
       const strong = i === 0 || length >= 2;
       const tones = chord.tones.map((tone) => tone.note);
@@ -191,8 +192,8 @@ function melody(bars: readonly KeyChord[], beats: 3 | 4, key: PieceKey, random: 
       const aim = from + random.pick(strong ? [-4, -2, 2, 4] : [-2, -1, 1, 2]);
       const within = Math.min(HIGH, Math.max(LOW, aim));
       at = closes ? nearest([key.tonic], from) : nearest(strong ? tones : steps, within);
-      const note: MelodyNote = { beat, beats: length, pitch: at };
-      beat += length;
+      const note: MelodyNote = { tick, ticks: ticksOf(length), pitch: at };
+      tick += note.ticks;
       return note;
     });
   });

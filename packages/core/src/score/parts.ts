@@ -107,7 +107,7 @@ function twoNotes(piece: Piece, options: PathOptions): PartGrade | null {
     meanEffort: mean(efforts),
     ...pairTiming(
       frets,
-      written.map((one) => gapBeatsOf(one.beats)),
+      written.map((one) => gapBeatsOf(one.ticks)),
       piece.tempoBpm,
       options,
     ),

@@ -1,14 +1,23 @@
 /** The steps of each played bar: its section's pattern going round, or one stroke where a chord begins. */
-import { playedBars, type Piece, type PlayedBar, type Pluck, type Stroke } from './piece';
+import { playedBars, type Piece, type PlayedBar, type Pluck, type Stroke, type StrokePattern } from './piece';
+import { TICKS_A_BEAT } from './ticks';
+
+export interface Step {
+  /** From the start of the bar. */
+  readonly tick: number;
+  readonly stroke: Stroke | Pluck;
+}
 
 export interface BarSteps {
   readonly played: PlayedBar;
-  /** Steps to a beat. */
-  readonly perBeat: number;
-  readonly strokes: readonly (Stroke | Pluck)[];
+  readonly steps: readonly Step[];
 }
 
-/** `plain` leaves the patterns aside. Where a chord begins between two steps, the bar is divided more finely. */
+/** Strokes one after the other from the start of a bar, so many to a beat. */
+export const evenSteps = (strokes: readonly (Stroke | Pluck)[], perBeat: number): Step[] =>
+  strokes.map((stroke, i) => ({ tick: (i * TICKS_A_BEAT) / perBeat, stroke }));
+
+/** `plain` leaves the patterns aside. Where a chord begins between two steps, there is a step more. */
 export function patternBars(piece: Piece, plain = false): BarSteps[] {
   let into = 0;
   let before: PlayedBar | null = null;
@@ -19,45 +28,35 @@ export function patternBars(piece: Piece, plain = false): BarSteps[] {
     before = played;
     const section = piece.sections[played.section];
     const pattern = plain ? undefined : piece.patterns.find((one) => one.name === section.pattern);
-    const beats = section.bars[played.bar].chords.map((one) => one.beat);
+    const chords = section.bars[played.bar].chords.map((one) => one.tick);
     const start = into;
     into += played.time.beats;
-    if (pattern) {
-      const { strokes: all } = pattern;
-      const finer = stepsFor(beats, pattern.perBeat);
-      const first = Math.round(start * pattern.perBeat);
-      const strokes = Array.from(
-        { length: played.time.beats * pattern.perBeat * finer },
-        (_, i): Stroke | Pluck => (i % finer === 0 ? all[(first + i / finer) % all.length] : 'rest'),
-      );
-      const perBeat = pattern.perBeat * finer;
-      return { played, perBeat, strokes: struckWhereNamed(strokes, perBeat, beats) };
-    }
-    const perBeat = stepsFor(beats, 1);
-    const strokes = new Array<Stroke>(played.time.beats * perBeat).fill('rest');
-    for (const beat of beats) strokes[Math.min(strokes.length - 1, Math.round(beat * perBeat))] = 'down';
-    return { played, perBeat, strokes };
+    const steps = pattern ? patternSteps(pattern, start, played.time.beats) : [];
+    return { played, steps: struckWhereNamed(steps, chords) };
   });
 }
 
-/** How many times finer than `perBeat` steps have to be for every chord to begin on one. */
-const stepsFor = (beats: readonly number[], perBeat: number): number =>
-  [1, 2, 4].find((one) =>
-    beats.every((beat) => Math.abs(beat * perBeat * one - Math.round(beat * perBeat * one)) < 1e-6),
-  ) ?? 4;
-
-/** A chord whose pattern passes over the whole of it is struck where it begins. */
-function struckWhereNamed(
-  strokes: readonly (Stroke | Pluck)[],
-  perBeat: number,
-  beats: readonly number[],
-): (Stroke | Pluck)[] {
-  const out = [...strokes];
-  beats.forEach((beat, i) => {
-    const from = Math.ceil(beat * perBeat - 1e-9);
-    const to = i + 1 < beats.length ? Math.ceil(beats[i + 1] * perBeat - 1e-9) : strokes.length;
-    const heard = strokes.slice(from, to).some((one) => one !== 'rest' && one !== 'tie' && one !== 'stop');
-    if (!heard && from < out.length) out[from] = 'down';
-  });
-  return out;
+/** A bar of a pattern that has gone round for some beats already. */
+function patternSteps({ strokes, perBeat }: StrokePattern, from: number, beats: number): Step[] {
+  const here = Array.from(
+    { length: beats * perBeat },
+    (_, i) => strokes[(from * perBeat + i) % strokes.length],
+  );
+  return evenSteps(here, perBeat);
 }
+
+/** With a step where the bar and every chord begins; a chord the pattern passes over whole is struck where it begins. */
+function struckWhereNamed(steps: readonly Step[], chords: readonly number[]): Step[] {
+  const known = new Set(steps.map((one) => one.tick));
+  const more = [...new Set([0, ...chords])].filter((tick) => !known.has(tick));
+  const all = [...steps, ...more.map((tick): Step => ({ tick, stroke: 'rest' }))];
+  all.sort((a, b) => a.tick - b.tick);
+  const silent = chords.filter((from, i) => {
+    const to = chords[i + 1] ?? Number.POSITIVE_INFINITY;
+    return !all.some(({ tick, stroke }) => tick >= from && tick < to && isHeard(stroke));
+  });
+  return all.map((one) => (silent.includes(one.tick) ? { ...one, stroke: 'down' } : one));
+}
+
+const isHeard = (stroke: Stroke | Pluck): boolean =>
+  stroke !== 'rest' && stroke !== 'tie' && stroke !== 'stop';

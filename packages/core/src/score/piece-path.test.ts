@@ -7,11 +7,12 @@ import {
   asIfWithoutCapo,
   gapBeatsOf,
   keyOffers,
+  type Piece,
   pieceDemand,
   readChart,
   rekeyPiece,
+  ticksOf,
   writtenChords,
-  type Piece,
 } from '.';
 
 const BASE = { hand: averageHand, instrument: standardGuitar };
@@ -53,9 +54,9 @@ describe('what a piece asks', () => {
   });
 
   test('the gap is a beat, or what a short chord leaves after its stroke', () => {
-    const short = demand.changes.find((one) => demand.chords[one.from].beats === 1);
+    const short = demand.changes.find((one) => demand.chords[one.from].ticks === ticksOf(1));
     expect(short?.gapBeats).toBe(0.75);
-    expect([gapBeatsOf(4), gapBeatsOf(1.25), gapBeatsOf(1), gapBeatsOf(0.25)]).toEqual([1, 1, 0.75, 0.125]);
+    expect([4, 1.25, 1, 0.25].map((beats) => gapBeatsOf(ticksOf(beats)))).toEqual([1, 1, 0.75, 0.125]);
   });
 
   test('the weakest change sets the tempo, and the share of clean changes falls as the tempo rises', () => {

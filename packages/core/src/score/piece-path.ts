@@ -13,6 +13,7 @@ import {
 } from '../changes';
 import { noChord, parseChord, type Chord } from '../theory/chord';
 import { playedChords, writtenChords, type Piece, type WrittenChord } from './piece';
+import { beatsOf } from './ticks';
 
 export interface PieceChord extends WrittenChord {
   readonly step: PathStep;
@@ -64,10 +65,11 @@ export interface PieceDemand extends Readiness {
 }
 
 /**
- * Beats the hand has: one before the next chord; where a chord lasts little more, all but the quarter of a beat in
+ * Beats the hand has where a chord lasts so many ticks: one before the next chord; where a chord lasts little more, all but the quarter of a beat in
  * which it is struck, and never less than half of it (assumed).
  */
-export const gapBeatsOf = (beats: number): number => Math.min(1, Math.max(beats / 2, beats - 0.25));
+export const gapBeatsOf = (ticks: number): number =>
+  Math.min(1, Math.max(beatsOf(ticks) / 2, beatsOf(ticks) - 0.25));
 
 export const chordOf = (symbol: string): Chord => {
   const read = parseChord(symbol);
@@ -80,7 +82,7 @@ export function pieceDemand(piece: Piece, options: PathOptions, memory?: PathMem
   const here: PathOptions = { ...options, instrument: { ...options.instrument, capo: piece.capo } };
   const path = planPath(
     written.map((one) => chordOf(one.chord)),
-    { ...here, gapBeats: written.map((one) => gapBeatsOf(one.beats)) },
+    { ...here, gapBeats: written.map((one) => gapBeatsOf(one.ticks)) },
     memory,
   );
   const chords = written.map((one, i): PieceChord => ({ ...one, step: path.steps[i] }));
@@ -133,7 +135,7 @@ function changesPlayed(piece: Piece, chords: readonly PieceChord[], options: Pat
     if (!from || !to || from.frets.join() === to.frets.join()) continue;
     const key = `${a.written}>${b.written}`;
     const known = found.get(key);
-    const gapBeats = gapBeatsOf(a.beats);
+    const gapBeats = gapBeatsOf(a.ticks);
     const bpm = b.played.tempoBpm;
     if (!known) found.set(key, { from: a.written, to: b.written, times: 1, gapBeats, bpm });
     else {

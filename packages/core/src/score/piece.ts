@@ -1,11 +1,13 @@
 /**
  * A piece as data: sections of bars with chords on beats, in the order they are played, with what a player needs
- * beside them (key, time, tempo, swing, capo, strokes, melody, words, parts). A beat is the time signature's own unit.
+ * beside them (key, time, tempo, swing, capo, strokes, melody, words, parts). A beat is the time signature's own unit;
+ * places and lengths are whole ticks of it (`ticks.ts`).
  * It says what is written, not how it is gripped; grips are found by a path, or locked by a teacher.
  */
 import { fail, ok, type Result } from '../kernel/result';
 import { mod12, noteText, pitchClassOf, readNote, type NoteName } from '../theory/note';
 import type { Pitch } from '../theory/pitch';
+import { TICKS_A_BEAT } from './ticks';
 
 export interface TimeSignature {
   readonly beats: number;
@@ -23,15 +25,15 @@ export interface PieceKey {
 }
 
 export interface ChordOnBeat {
-  /** From 0. */
-  readonly beat: number;
+  /** From the start of the bar. */
+  readonly tick: number;
   /** Canonical symbol, or `N.C.`. */
   readonly chord: string;
 }
 
 export interface MelodyNote {
-  readonly beat: number;
-  readonly beats: number;
+  readonly tick: number;
+  readonly ticks: number;
   /** Sounding pitch; null for a rest. */
   readonly pitch: Pitch | null;
   /** Sounds on into the next note of the same pitch. */
@@ -45,7 +47,7 @@ export interface PieceBar {
   readonly time?: TimeSignature;
   readonly tempoBpm?: number;
   readonly key?: string;
-  /** In the order of beats; empty where the chord before sounds on. */
+  /** In the order they sound; empty where the chord before sounds on. */
   readonly chords: readonly ChordOnBeat[];
   readonly melody?: readonly MelodyNote[];
   /** Played only in this round of a repeated section: 1 or 2. */
@@ -183,7 +185,8 @@ export interface PlayedBar {
   readonly time: TimeSignature;
   readonly tempoBpm: number;
   readonly key: string;
-  readonly startBeat: number;
+  /** In ticks of each bar's own beat, through all that is played. */
+  readonly startTick: number;
 }
 
 /**
@@ -201,7 +204,7 @@ export function playedBars(piece: Piece): PlayedBar[] {
     ...piece.sections.keys(),
   ];
   const played: PlayedBar[] = [];
-  let startBeat = 0;
+  let startTick = 0;
   for (const index of order) {
     const section = piece.sections[index];
     if (!section) continue;
@@ -220,9 +223,9 @@ export function playedBars(piece: Piece): PlayedBar[] {
           time,
           tempoBpm,
           key,
-          startBeat,
+          startTick,
         });
-        startBeat += time.beats;
+        startTick += time.beats * TICKS_A_BEAT;
         if (played.length > PIECE_LIMITS.playedBars) return played;
       }
     }
@@ -243,14 +246,14 @@ function startOf(piece: Piece, section: number): { time: TimeSignature; tempoBpm
   return { time, tempoBpm, key };
 }
 
-/** A chord where it is written, with the beats it lasts there before the next one or the end of its section. */
+/** A chord where it is written, with the ticks it lasts there before the next one or the end of its section. */
 export interface WrittenChord {
   readonly section: number;
   /** Index within its section, and number on the chart from 1. */
   readonly bar: number;
   readonly number: number;
-  readonly beat: number;
-  readonly beats: number;
+  readonly tick: number;
+  readonly ticks: number;
   readonly chord: string;
 }
 
@@ -260,17 +263,17 @@ export function writtenChords(piece: Piece): WrittenChord[] {
   let number = 1;
   for (const [index, section] of piece.sections.entries()) {
     let { time } = startOf(piece, index);
-    const here: { one: Omit<WrittenChord, 'beats'>; start: number }[] = [];
+    const here: { one: Omit<WrittenChord, 'ticks'>; start: number }[] = [];
     let start = 0;
     for (const [bar, { time: newTime, chords }] of section.bars.entries()) {
       time = newTime ?? time;
-      for (const { beat, chord } of chords)
-        here.push({ one: { section: index, bar, number: number + bar, beat, chord }, start: start + beat });
-      start += time.beats;
+      for (const { tick, chord } of chords)
+        here.push({ one: { section: index, bar, number: number + bar, tick, chord }, start: start + tick });
+      start += time.beats * TICKS_A_BEAT;
     }
     number += section.bars.length;
     found.push(
-      ...here.map(({ one, start: at }, i) => ({ ...one, beats: (here[i + 1]?.start ?? start) - at })),
+      ...here.map(({ one, start: at }, i) => ({ ...one, ticks: (here[i + 1]?.start ?? start) - at })),
     );
   }
   return found;
@@ -282,25 +285,25 @@ export interface PlayedChord {
   readonly written: number;
   readonly chord: string;
   readonly played: PlayedBar;
-  readonly beat: number;
-  readonly startBeat: number;
-  readonly beats: number;
+  readonly tick: number;
+  readonly startTick: number;
+  readonly ticks: number;
 }
 
 /** Chords in playing order; one that sounds on over a bar line is one chord, the same symbol struck again another. */
 export function playedChords(piece: Piece): PlayedChord[] {
   const at = new Map(
-    writtenChords(piece).map((one, i) => [`${one.section} ${one.bar} ${one.beat}`, i] as const),
+    writtenChords(piece).map((one, i) => [`${one.section} ${one.bar} ${one.tick}`, i] as const),
   );
-  const found: Omit<PlayedChord, 'beats'>[] = [];
+  const found: Omit<PlayedChord, 'ticks'>[] = [];
   let end = 0;
   for (const played of playedBars(piece)) {
     const bar = piece.sections[played.section].bars[played.bar];
-    for (const { beat, chord } of bar.chords) {
-      const written = at.get(`${played.section} ${played.bar} ${beat}`) ?? 0;
-      found.push({ written, chord, played, beat, startBeat: played.startBeat + beat });
+    for (const { tick, chord } of bar.chords) {
+      const written = at.get(`${played.section} ${played.bar} ${tick}`) ?? 0;
+      found.push({ written, chord, played, tick, startTick: played.startTick + tick });
     }
-    end = played.startBeat + played.time.beats;
+    end = played.startTick + played.time.beats * TICKS_A_BEAT;
   }
-  return found.map((one, i) => ({ ...one, beats: (found[i + 1]?.startBeat ?? end) - one.startBeat }));
+  return found.map((one, i) => ({ ...one, ticks: (found[i + 1]?.startTick ?? end) - one.startTick }));
 }

@@ -202,7 +202,7 @@ function grade(piece: Piece, capo: number, options: PathOptions, memory?: PathMe
   );
   const efforts = path.steps.flatMap((step) => (step.grip ? [step.grip.effort.total] : []));
   const shares = path.changes.flatMap((change, i) =>
-    change ? [tempoFor(change, gapBeatsOf(written[i].beats)) / piece.tempoBpm] : [],
+    change ? [tempoFor(change, gapBeatsOf(written[i].ticks)) / piece.tempoBpm] : [],
   );
   return {
     meanEffort: efforts.length ? mean(efforts) : 0,

@@ -1,11 +1,12 @@
 /**
- * A score of a drill: parts of bars of events on strings and frets. Beats count from 0 within a bar, in the unit of
- * that bar; an event holds its notes for `beats`. Sounding pitch follows from the instrument; notation writes a guitar
+ * A score of a drill: parts of bars of events on strings and frets. Ticks (`ticks.ts`) count from 0 within a bar, of the
+ * unit of that bar; an event holds its notes for `ticks`. Sounding pitch follows from the instrument; notation writes a guitar
  * an octave higher. One part in this version; repeats and words belong to pieces.
  */
 import { fail, ok, type Result } from '../kernel/result';
 import type { FingerLabel, Frets } from '../grips/grip';
 import type { Pluck, Stroke } from './piece';
+import { beatsWords, TICKS_A_BEAT } from './ticks';
 
 export interface ScoreNote {
   /** 0 is the thickest string. */
@@ -19,8 +20,8 @@ export interface ScoreNote {
 }
 
 export interface ScoreEvent {
-  readonly beat: number;
-  readonly beats: number;
+  readonly tick: number;
+  readonly ticks: number;
   readonly notes: readonly ScoreNote[];
   readonly chord?: string;
   readonly stroke: 'strum' | 'pick';
@@ -48,10 +49,10 @@ export interface Score {
   readonly parts: readonly { readonly name: string; readonly bars: readonly Bar[] }[];
 }
 
-/** A moment on the neck: which frets and fingers are down from `startBeat` (whole score) on. */
+/** A moment on the neck: which frets and fingers are down from `startTick` (whole score) on. */
 export interface NeckFrame {
-  readonly startBeat: number;
-  readonly beats: number;
+  readonly startTick: number;
+  readonly ticks: number;
   readonly frets: Frets;
   readonly fingers: readonly FingerLabel[];
   readonly chord: string | null;
@@ -64,11 +65,14 @@ export function checkScore(score: Score): Result<Score> {
       let free = 0;
       for (const [e, event] of bar.events.entries()) {
         const at = `${part.name}, bar ${b + 1}, event ${e + 1}`;
-        if (!(event.beats > 0)) return fail('score.length', at, 'a length above 0');
-        if (event.beat < free - 1e-9) return fail('score.overlap', at, `a start at beat ${free} or later`);
-        if (event.beat + event.beats > bar.beats + 1e-9)
+        if (!Number.isInteger(event.tick) || !Number.isInteger(event.ticks))
+          return fail('score.ticks', at, 'whole ticks');
+        if (!(event.ticks > 0)) return fail('score.length', at, 'a length above 0');
+        if (event.tick < free)
+          return fail('score.overlap', at, `a start ${beatsWords(free)} beats into the bar or later`);
+        if (event.tick + event.ticks > bar.beats * TICKS_A_BEAT)
           return fail('score.bar', at, `an end within ${bar.beats} beats`);
-        free = event.beat + event.beats;
+        free = event.tick + event.ticks;
       }
     }
   }
@@ -95,14 +99,14 @@ export function neckFrames(score: Score): NeckFrame[] {
         fingers[note.stringIndex] = note.finger;
       }
       frames.push({
-        startBeat: barStart + event.beat,
-        beats: event.beats,
+        startTick: barStart + event.tick,
+        ticks: event.ticks,
         frets,
         fingers,
         chord: event.chord ?? null,
       });
     }
-    barStart += bar.beats;
+    barStart += bar.beats * TICKS_A_BEAT;
   }
   return frames;
 }

@@ -2,7 +2,7 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { must } from '../kernel';
 import { closeTriads, makeDrill, stringWalk, type Recipe } from '../drills';
 import { pitchText } from '../theory';
-import { staffBars, type Score } from '.';
+import { checkScore, type Score, staffBars, ticksOf } from '.';
 
 const drill = (recipe: Recipe) => must(makeDrill(recipe, { hand: averageHand, instrument: standardGuitar }));
 const written = (score: Score) =>
@@ -27,7 +27,7 @@ test('what is not played is a rest, and every bar is full', () => {
   const triads = drill(closeTriads({ root: 'F', strings: [3, 2, 1], qualities: ['major'], beatsEach: 4 }));
   const bars = staffBars(triads.score, standardGuitar);
   for (const bar of bars) {
-    expect(bar.events.reduce((sum, event) => sum + event.beats, 0)).toBe(bar.beats);
+    expect(bar.events.reduce((sum, event) => sum + event.ticks, 0)).toBe(ticksOf(bar.beats));
     expect(bar.events[bar.events.length - 1].notes).toEqual([]);
   }
 });
@@ -36,6 +36,19 @@ test('an E sharp stays an E sharp', () => {
   const walk = drill(stringWalk({ string: 6, key: 'F# major', maxFret: 5, calls: 1, secondsPerCall: 5 }));
   expect(written(walk.score)[0]).toContain('E#3');
   expect(written(walk.score).flat().join(' ')).not.toMatch(/\bF3\b/);
+});
+
+test.each([
+  [0.5, 5040, 'score.ticks'],
+  [0, 3360.1, 'score.ticks'],
+  [0, 0, 'score.length'],
+  [30_241, 10_080, 'score.bar'],
+  [30_240, 10_080, 'ok'],
+])('an event at tick %d for %d ticks: %s', (tick, ticks, said) => {
+  const event = { tick, ticks, notes: [], stroke: 'pick' as const };
+  const parts = [{ name: 'g', bars: [{ beats: 4, events: [event] }] }];
+  const checked = checkScore({ schemaVersion: 1, strings: 6, tempoBpm: 60, countInBeats: 4, parts });
+  expect(checked.ok ? 'ok' : checked.problem.code).toBe(said);
 });
 
 test('a bar that begins late begins with a rest', () => {
@@ -50,7 +63,14 @@ test('a bar that begins late begins with a rest', () => {
         bars: [
           {
             beats: 4,
-            events: [{ beat: 2, beats: 1, notes: [{ stringIndex: 5, fret: 0, finger: 0 }], stroke: 'pick' }],
+            events: [
+              {
+                tick: ticksOf(2),
+                ticks: ticksOf(1),
+                notes: [{ stringIndex: 5, fret: 0, finger: 0 }],
+                stroke: 'pick',
+              },
+            ],
           },
         ],
       },

@@ -8,6 +8,7 @@ import { parseChord, type Chord } from '../theory/chord';
 import { mod12, readNote, rootNamed, type NoteName } from '../theory/note';
 import { pitchSpelled, writtenPitch, type Pitch } from '../theory/pitch';
 import type { Score } from './score';
+import { TICKS_A_BEAT } from './ticks';
 
 export interface StaffNote {
   /** Written pitch: an octave above what sounds. */
@@ -17,8 +18,8 @@ export interface StaffNote {
 }
 
 export interface StaffEvent {
-  readonly beat: number;
-  readonly beats: number;
+  readonly tick: number;
+  readonly ticks: number;
   /** Lowest first; empty for a rest. */
   readonly notes: readonly StaffNote[];
   /** Struck on strings that do not ring: a chop or a mute. */
@@ -53,7 +54,7 @@ export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
         const parsed = parseChord(event.chord);
         chord = parsed.ok ? parsed.value : null;
       }
-      if (event.beat > free) events.push({ beat: free, beats: event.beat - free, notes: [] });
+      if (event.tick > free) events.push({ tick: free, ticks: event.tick - free, notes: [] });
       const now = chord;
       const notes = event.notes.map((note): StaffNote => {
         const midi = pitchAt(instrument, note.stringIndex, note.fret);
@@ -62,16 +63,17 @@ export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
       notes.sort((a, b) => a.midi - b.midi);
       const { hand } = event;
       events.push({
-        beat: event.beat,
-        beats: event.beats,
+        tick: event.tick,
+        ticks: event.ticks,
         notes,
         ...(hand === 'chop' || hand === 'mute' ? { muffled: true } : {}),
         ...(hand === 'down accent' || hand === 'up accent' ? { accented: true } : {}),
         ...(event.notes.length > 0 && event.notes.every((note) => note.tied) ? { tied: true } : {}),
       });
-      free = event.beat + event.beats;
+      free = event.tick + event.ticks;
     }
-    if (free < bar.beats) events.push({ beat: free, beats: bar.beats - free, notes: [] });
+    const end = bar.beats * TICKS_A_BEAT;
+    if (free < end) events.push({ tick: free, ticks: end - free, notes: [] });
     return { beats: bar.beats, ...(bar.unit === undefined ? {} : { unit: bar.unit }), events };
   });
 }

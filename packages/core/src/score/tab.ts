@@ -4,16 +4,17 @@
  */
 import type { Pluck } from './piece';
 import type { Score, ScoreNote, Struck } from './score';
+import { TICKS_A_BEAT } from './ticks';
 
 export interface TabColumn {
   readonly bar: number;
-  readonly startBeat: number;
+  readonly startTick: number;
   /** From the start of its bar. */
-  readonly beat: number;
+  readonly tick: number;
   readonly chord: string | null;
   /** String 1 first; null where nothing is struck. */
   readonly cells: readonly (string | null)[];
-  readonly beats: number;
+  readonly ticks: number;
   /** What the striking hand does, where the score says. */
   readonly hand?: Struck | Pluck;
 }
@@ -28,15 +29,15 @@ export function tabColumns(score: Score): TabColumn[] {
       }
       return {
         bar: index,
-        startBeat: start + event.beat,
-        beat: event.beat,
-        beats: event.beats,
+        startTick: start + event.tick,
+        tick: event.tick,
+        ticks: event.ticks,
         chord: event.chord ?? null,
         cells,
         ...(event.hand === undefined ? {} : { hand: event.hand }),
       };
     });
-    start += bar.beats;
+    start += bar.beats * TICKS_A_BEAT;
     return columns;
   });
 }

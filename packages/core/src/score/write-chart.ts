@@ -1,11 +1,13 @@
 /** A piece as chart text, in one form: what `readChart` reads back to the same piece. */
 import { pitchText } from '../theory/pitch';
 import { patternText } from './pattern';
+import { beatsOf, TICKS_A_BEAT, ticksText } from './ticks';
 import type { MelodyNote, Piece, PieceBar, Section, TimeSignature } from './piece';
 
 const BARS_A_LINE = 4;
 const timeText = ({ beats, unit }: TimeSignature) => `${beats}/${unit}`;
-const number = (value: number) => String(Math.round(value * 10_000) / 10_000);
+/** A tempo has at most one decimal. */
+const number = (value: number) => String(Math.round(value * 10) / 10);
 
 export function writeChart(piece: Piece): string {
   const head = [
@@ -56,21 +58,21 @@ function barText(bar: PieceBar, beats: number): string {
     ...(bar.key ? [`(key ${bar.key})`] : []),
   ];
   const { chords } = bar;
-  const held = chords.length > 0 && chords[0].beat > 0 ? [{ beat: 0, chord: '.' }] : [];
+  const held = chords.length > 0 && chords[0].tick > 0 ? [{ tick: 0, chord: '.' }] : [];
   const all = [...held, ...chords];
-  const lengths = all.map((one, i) => (all[i + 1]?.beat ?? beats) - one.beat);
-  const whole = lengths.every((length) => Number.isInteger(length));
+  const lengths = all.map((one, i) => (all[i + 1]?.tick ?? beats * TICKS_A_BEAT) - one.tick);
+  const whole = lengths.every((length) => length % TICKS_A_BEAT === 0);
   const text =
     all.length === 1
       ? [all[0].chord]
       : whole
-        ? all.flatMap((one, i) => [one.chord, ...Array.from({ length: lengths[i] - 1 }, () => '.')])
-        : all.map((one, i) => `${one.chord}:${number(lengths[i])}`);
+        ? all.flatMap((one, i) => [one.chord, ...Array.from({ length: beatsOf(lengths[i]) - 1 }, () => '.')])
+        : all.map((one, i) => `${one.chord}:${ticksText(lengths[i])}`);
   return [...notes, ...text].join(' ');
 }
 
 const noteText = (note: MelodyNote): string =>
-  `${note.pitch ? pitchText(note.pitch) : 'r'}:${number(note.beats)}${note.tied ? '~' : ''}`;
+  `${note.pitch ? pitchText(note.pitch) : 'r'}:${ticksText(note.ticks)}${note.tied ? '~' : ''}`;
 
 /** One word or `_` for every note that is struck, up to the last word. */
 function wordsOf(bars: readonly PieceBar[]): string[] {

@@ -43,6 +43,24 @@ test('strokes fall on their steps; rests and ties leave the hand in the air; cho
   expect(up.map((one) => one.stringIndex)).toEqual([5, 4, 3, 2]);
 });
 
+test('a triplet falls on its thirds, and a note tied over a bar line is struck once', () => {
+  const sung = (text: string) =>
+    plucks(play(text)).map((one) => [Math.round(one.atSeconds * 1000), Math.round(one.seconds * 1000)]);
+  expect(sung('tempo: 60\n| N.C. |\nm: | C4:1/3 D4 E4 F4:3 |')).toEqual([
+    [0, 333],
+    [333, 333],
+    [667, 333],
+    [1000, 3000],
+  ]);
+  const tied = 'tempo: 60\n| N.C. | (tempo 120) | |\nm: | r:3 C4:1~ | C4:2~ C4 | C4:1 r:3 |';
+  expect(sung(tied)).toEqual([
+    [3000, 3000],
+    [6000, 500],
+  ]);
+  // Another note is struck, whatever the tie says.
+  expect(sung('tempo: 60\n| N.C. |\nm: | C4:2~ D4 |')).toHaveLength(2);
+});
+
 test('swing delays the second half of a beat and nothing else', () => {
   const straight = strokes(play('tempo: 60\nstrum a 2: d u\n[A] a\n| C |'));
   const swung = strokes(play('tempo: 60\nswing: full\nstrum a 2: d u\n[A] a\n| C |'));

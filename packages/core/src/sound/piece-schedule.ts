@@ -17,6 +17,7 @@ import {
   type StrokePattern,
 } from '../score/piece';
 import { pluckedStrings, strummedStrings } from '../score/struck-strings';
+import { TICKS_A_BEAT } from '../score/ticks';
 import { midiOf } from '../theory/pitch';
 import { STRUM_SPREAD_SECONDS, type PluckSound, type Sound } from './schedule';
 import { PLAIN_LEVEL, SHORT_SECONDS, STRUCK } from './struck';
@@ -75,21 +76,20 @@ export function pieceSounds(piece: Piece, playback: PiecePlayback): PieceSounds 
       sounds.push({ kind: 'click', atSeconds: at + beat * beatOf(played), accent: beat === 0, beat });
     at += played.time.beats * beatOf(played);
   }
-  const clock = beatClock(chosen, bars, beatOf, SWING_AT[piece.swing]);
-  const end = chosen[chosen.length - 1].startBeat + chosen[chosen.length - 1].time.beats;
-  const begin = chosen[0].startBeat;
+  const clock = tickClock(chosen, bars, beatOf, SWING_AT[piece.swing]);
+  const end = endOf(chosen[chosen.length - 1]);
+  const begin = chosen[0].startTick;
   const starts = roundStarts(all);
   // A chord that began before the loop is struck where the loop begins.
   for (const chord of playedChords(piece)) {
-    const first = Math.max(begin, chord.startBeat);
-    const last = Math.min(end, chord.startBeat + chord.beats);
+    const first = Math.max(begin, chord.startTick);
+    const last = Math.min(end, chord.startTick + chord.ticks);
     if (last <= first) continue;
     const grip = playback.grips[chord.written] ?? null;
-    const start = starts.get(chord.played.startBeat) ?? 0;
+    const start = starts.get(chord.played.startTick) ?? 0;
     if (grip) sounds.push(...chordSounds(piece, chord, grip, first, last, start, clock, playback.instrument));
   }
-  if (playback.melody !== false)
-    for (const { played } of bars) sounds.push(...melodySounds(piece, played, clock, playback.instrument));
+  if (playback.melody !== false) sounds.push(...melodySounds(piece, chosen, clock, playback.instrument));
   sounds.sort((a, b) => a.atSeconds - b.atSeconds);
   return { sounds, bars, seconds: at };
 }
@@ -101,34 +101,36 @@ function roundStarts(all: readonly PlayedBar[]): Map<number, number> {
   all.forEach((bar, i) => {
     const before = all[i - 1];
     if (!before || before.section !== bar.section || before.round !== bar.round || bar.bar <= before.bar)
-      start = bar.startBeat;
-    starts.set(bar.startBeat, start);
+      start = bar.startTick;
+    starts.set(bar.startTick, start);
   });
   return starts;
 }
 
-/** Seconds of a beat of the whole piece, swung within its beat. */
-type BeatClock = (beat: number) => number;
+const endOf = (bar: PlayedBar): number => bar.startTick + bar.time.beats * TICKS_A_BEAT;
 
-function beatClock(
+/** Seconds of a tick of the whole piece, swung within its beat; `ends` where the bar before a bar line is meant. */
+type TickClock = (tick: number, ends?: 'ends') => number;
+
+function tickClock(
   chosen: readonly PlayedBar[],
   bars: readonly SoundingBar[],
   beatOf: (bar: PlayedBar) => number,
   swingAt: number,
-): BeatClock {
-  return (beat) => {
-    let i = chosen.findIndex((bar) => beat < bar.startBeat + bar.time.beats - 1e-9);
+): TickClock {
+  return (tick, ends) => {
+    let i = chosen.findIndex((bar) => (ends ? tick <= endOf(bar) : tick < endOf(bar)));
     if (i < 0) i = chosen.length - 1;
-    const into = beat - chosen[i].startBeat;
-    const whole = Math.floor(into + 1e-9);
-    const part = into - whole;
+    const into = tick - chosen[i].startTick;
+    const whole = Math.floor(into / TICKS_A_BEAT);
+    const part = into / TICKS_A_BEAT - whole;
     const swung = part < 0.5 ? part * 2 * swingAt : swingAt + (part - 0.5) * 2 * (1 - swingAt);
     return bars[i].atSeconds + (whole + swung) * beatOf(chosen[i]);
   };
 }
 
 interface Struck {
-  readonly beat: number;
+  readonly tick: number;
   readonly stroke: StrokePattern['strokes'][number];
 }
 
@@ -142,17 +144,18 @@ function stepsOn(
 ): Struck[] {
   const section = piece.sections[chord.played.section];
   const pattern = piece.patterns.find((one) => one.name === section.pattern);
-  if (!pattern) return [{ beat: first, stroke: 'down' }];
+  if (!pattern) return [{ tick: first, stroke: 'down' }];
   const steps: Struck[] = [];
-  const firstStep = Math.ceil((first - sectionStart) * pattern.perBeat - 1e-6);
-  for (let step = firstStep; sectionStart + step / pattern.perBeat < last - 1e-6; step++) {
+  const stepTicks = TICKS_A_BEAT / pattern.perBeat;
+  const firstStep = Math.ceil((first - sectionStart) / stepTicks);
+  for (let step = firstStep; sectionStart + step * stepTicks < last; step++) {
     const size = pattern.strokes.length;
     const stroke = pattern.strokes[((step % size) + size) % size];
-    steps.push({ beat: sectionStart + step / pattern.perBeat, stroke });
+    steps.push({ tick: sectionStart + step * stepTicks, stroke });
   }
   // A new chord is always heard: where the pattern passes over it, it is struck plainly.
   if (!steps.some(({ stroke }) => stroke !== 'rest' && stroke !== 'tie'))
-    steps.unshift({ beat: first, stroke: 'down' });
+    steps.unshift({ tick: first, stroke: 'down' });
   return steps;
 }
 
@@ -163,7 +166,7 @@ function chordSounds(
   first: number,
   last: number,
   sectionStart: number,
-  clock: BeatClock,
+  clock: TickClock,
   instrument: Instrument,
 ): PluckSound[] {
   const sounding = grip.flatMap((fret, stringIndex) => (fret === null ? [] : [{ fret, stringIndex }]));
@@ -171,9 +174,9 @@ function chordSounds(
     ({ stroke }) => stroke !== 'rest' && stroke !== 'tie',
   );
   const struck = steps.map(({ stroke }) => stringsOf(stroke, sounding));
-  return steps.flatMap(({ beat, stroke }, i) => {
+  return steps.flatMap(({ tick, stroke }, i) => {
     if (stroke === 'stop' || stroke === 'rest' || stroke === 'tie') return [];
-    const atSeconds = clock(beat);
+    const atSeconds = clock(tick);
     const plucked = typeof stroke !== 'string';
     const { level, touch } = plucked ? PLUCKED : STRUCK[stroke];
     return struck[i].map(({ fret, stringIndex }, order): PluckSound => {
@@ -181,8 +184,8 @@ function chordSounds(
       const ends = (j: number) =>
         j > i &&
         (!plucked || steps[j].stroke === 'stop' || struck[j].some((one) => one.stringIndex === stringIndex));
-      const until = steps.find((_, j) => ends(j))?.beat ?? last;
-      const seconds = Math.max(0.1, clock(Math.max(beat, until - 1e-6)) - atSeconds);
+      const until = steps.find((_, j) => ends(j))?.tick ?? last;
+      const seconds = Math.max(0.1, clock(until, 'ends') - atSeconds);
       return {
         kind: 'pluck',
         atSeconds: atSeconds + (plucked ? 0 : order * STRUM_SPREAD_SECONDS),
@@ -204,31 +207,38 @@ function stringsOf<T>(stroke: Stroke | Pluck, sounding: readonly T[]): readonly 
   return typeof stroke === 'string' ? strummedStrings(stroke, sounding) : pluckedStrings(stroke, sounding);
 }
 
+/** A note tied on, over a bar line too, is struck once and lasts through all it is tied to. */
 function melodySounds(
   piece: Piece,
-  played: PlayedBar,
-  clock: BeatClock,
+  bars: readonly PlayedBar[],
+  clock: TickClock,
   instrument: Instrument,
 ): PluckSound[] {
   const thinnest = instrument.openPitches.length - 1;
-  const notes = piece.sections[played.section].bars[played.bar].melody ?? [];
-  return notes.flatMap((note, i): PluckSound[] => {
-    const tiedOn = i > 0 && notes[i - 1].tied === true;
-    if (!note.pitch || tiedOn) return [];
-    const midiPitch = midiOf(note.pitch);
-    const atSeconds = clock(played.startBeat + note.beat);
-    const until = clock(played.startBeat + note.beat + note.beats - 1e-6);
-    return [
-      {
+  const sounds: PluckSound[] = [];
+  let tied = false;
+  for (const played of bars) {
+    const notes = piece.sections[played.section].bars[played.bar].melody ?? [];
+    if (notes.length === 0) tied = false;
+    for (const note of notes) {
+      const goesOn = tied;
+      tied = note.tied === true;
+      if (!note.pitch) continue;
+      const midiPitch = midiOf(note.pitch);
+      const open = goesOn && sounds[sounds.length - 1]?.midiPitch === midiPitch ? sounds.pop() : undefined;
+      const from = played.startTick + note.tick;
+      const atSeconds = open?.atSeconds ?? clock(from);
+      sounds.push({
         kind: 'pluck',
         atSeconds,
-        seconds: until - atSeconds,
+        seconds: clock(from + note.ticks, 'ends') - atSeconds,
         midiPitch,
         stringIndex: thinnest,
         fret: Math.max(0, midiPitch - pitchAt(instrument, thinnest, 0)),
         touch: 'ring',
         level: MELODY_LEVEL,
-      },
-    ];
-  });
+      });
+    }
+  }
+  return sounds;
 }

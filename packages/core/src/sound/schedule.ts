@@ -5,6 +5,7 @@
  */
 import { pitchAt, type Instrument } from '../fretboard/instrument';
 import type { Score } from '../score/score';
+import { beatsOf } from '../score/ticks';
 import { goesUp } from '../score/struck-strings';
 import type { Touch } from './pluck';
 import { SHORT_SECONDS, STRUCK } from './struck';
@@ -64,8 +65,8 @@ export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = s
       const strum = event.stroke === 'strum' ? (typeof hand === 'string' ? hand : 'down') : null;
       const { level, touch } = STRUCK[strum ?? 'down'];
       const inOrder = strum && goesUp(strum) ? [...struck].reverse() : struck;
-      const atSeconds = clock(barStart + event.beat);
-      const seconds = Math.max(0.15, clock(barStart + event.beat + event.beats) - atSeconds);
+      const atSeconds = clock(barStart + beatsOf(event.tick));
+      const seconds = Math.max(0.15, clock(barStart + beatsOf(event.tick + event.ticks)) - atSeconds);
       inOrder.forEach((note, order) => {
         sounds.push({
           kind: 'pluck',

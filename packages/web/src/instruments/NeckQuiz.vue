@@ -2,7 +2,7 @@
 /** Calls answered on the neck one after the other; each is timed, what is wrong is shown, the outcomes go out. */
 import type { Drill, Place, StepOutcome } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
-import { staffBars } from '@finch/core/score';
+import { staffBars, ticksOf } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import { say } from '../words';
@@ -31,11 +31,11 @@ const board = computed(() =>
 );
 const staff = computed(() => {
   if (!reads.value || !step.value) return [];
-  const from = step.value.startBeat;
-  let beat = 0;
+  const from = step.value.startTick;
+  let end = 0;
   return staffBars(props.drill.score, props.instrument).filter((bar) => {
-    beat += bar.beats;
-    return beat - bar.beats === from;
+    end += ticksOf(bar.beats);
+    return end - ticksOf(bar.beats) === from;
   });
 });
 const seconds = computed(() => Number(props.drill.question.values.seconds ?? 5));

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Tab, string 1 on top, with beats below; the column that sounds is boxed in yellow. */
-import type { TabColumn } from '@finch/core/score';
+import { beatsOf, TICKS_A_BEAT, type TabColumn } from '@finch/core/score';
 import { computed } from 'vue';
 import { nameChord } from '../words';
 
@@ -33,22 +33,22 @@ const width = computed(() =>
 /** Where each column stands, in columns: side by side, or as the beats fall where the striking hand is shown. */
 const places = computed(() => {
   if (!hands.value) return { at: props.columns.map((_, i) => i), room: props.columns.length };
-  const gaps = props.columns.slice(1).map((column, i) => column.startBeat - props.columns[i].startBeat);
-  const shortest = Math.max(0.25, Math.min(1, ...gaps.filter((gap) => gap > 0)));
+  const gaps = props.columns.slice(1).map((column, i) => column.startTick - props.columns[i].startTick);
+  const shortest = Math.max(TICKS_A_BEAT / 4, Math.min(TICKS_A_BEAT, ...gaps.filter((gap) => gap > 0)));
   const first = props.columns[0];
-  const barAt = (first?.startBeat ?? 0) - (first?.beat ?? 0);
+  const barAt = (first?.startTick ?? 0) - (first?.tick ?? 0);
   // A little room before each bar line.
   const at = props.columns.map(
-    (column) => (column.startBeat - barAt) / shortest + 0.4 * (column.bar - (first?.bar ?? 0)),
+    (column) => (column.startTick - barAt) / shortest + 0.4 * (column.bar - (first?.bar ?? 0)),
   );
   const last = props.columns[props.columns.length - 1];
-  return { at, room: (at[at.length - 1] ?? 0) + (last ? last.beats / shortest : 1) };
+  return { at, room: (at[at.length - 1] ?? 0) + (last ? last.ticks / shortest : 1) };
 });
 const x = (i: number) => 64 + places.value.at[i] * ((width.value - 84) / Math.max(1, places.value.room));
-const count = (beat: number): string => {
-  const part = beat - Math.floor(beat + 1e-6);
-  if (part < 1e-6) return String(Math.floor(beat + 1e-6) + 1);
-  return { 0.25: 'e', 0.5: '+', 0.75: 'a' }[Math.round(part * 100) / 100] ?? '·';
+const count = (tick: number): string => {
+  const part = beatsOf(tick % TICKS_A_BEAT);
+  if (part === 0) return String(tick / TICKS_A_BEAT + 1);
+  return { 0.25: 'e', 0.5: '+', 0.75: 'a' }[part] ?? '·';
 };
 const bars = computed(() =>
   props.columns.flatMap((column, i) =>
@@ -97,7 +97,7 @@ const arrow = (hand: string, at: number): string => {
     />
     <rect
       v-for="(column, i) in columns"
-      v-show="playing && Math.floor(column.startBeat) === now"
+      v-show="playing && Math.floor(beatsOf(column.startTick)) === now"
       :key="`n${i}`"
       class="now"
       :x="x(i) - 18"
@@ -148,9 +148,9 @@ const arrow = (hand: string, at: number): string => {
         :x="x(i)"
         :y="height - (beats ? 12 : 4)"
         text-anchor="middle"
-        :class="{ strong: column.beat === 0 }"
+        :class="{ strong: column.tick === 0 }"
       >
-        {{ count(column.beat) }}
+        {{ count(column.tick) }}
       </text>
     </g>
   </svg>

@@ -1,21 +1,17 @@
 /** Draws the core's staff bars with VexFlow as SVG in the colour of the text around it. */
-import type { StaffBar, StaffEvent } from '@finch/core/score';
+import {
+  writtenValues,
+  type NoteValue,
+  type StaffBar,
+  type StaffEvent,
+  type WrittenValue,
+} from '@finch/core/score';
 import { noteText } from '@finch/core/theory';
 import { afterPaint } from '../app/stages';
 
 /** Bar by bar, a frame each, out of sight until the last stands; given up where `wanted` says no meanwhile. */
 type Engrave = (into: HTMLElement, bars: readonly StaffBar[], wanted: () => boolean) => Promise<void>;
 
-const DURATIONS: readonly (readonly [beats: number, duration: string, dots: number])[] = [
-  [4, 'w', 0],
-  [3, 'h', 1],
-  [2, 'h', 0],
-  [1.5, 'q', 1],
-  [1, 'q', 0],
-  [0.75, '8', 1],
-  [0.5, '8', 0],
-  [0.25, '16', 0],
-];
 const FIRST_BAR = 96;
 const BEAT = 38;
 /** Room for one note, however short. */
@@ -23,65 +19,32 @@ const NOTE = 26;
 const HEIGHT = 142;
 const CLEF_TOP = 4;
 
-export interface WrittenLength {
-  readonly duration: string;
-  readonly dots: number;
-}
+/** VexFlow's names of note values, a share of a whole note each. */
+const DURATIONS: Readonly<Record<NoteValue, string>> = {
+  1: 'w',
+  2: 'h',
+  4: 'q',
+  8: '8',
+  16: '16',
+  32: '32',
+  64: '64',
+  128: '128',
+  256: '256',
+};
 
-/**
- * Quarters as lengths that can be written, to be tied where there are several: 3.5 are a dotted half and an eighth.
- * Thirds of a quarter are written as the eighths and quarters of a triplet.
- */
-export function durationsOf(quarters: number): WrittenLength[] {
-  const thirds = Math.round(quarters * 3);
-  if (Math.abs(quarters * 3 - thirds) < 1e-6 && thirds % 3 !== 0 && thirds < 3)
-    return [{ duration: thirds === 1 ? '8' : 'q', dots: 0 }];
-  const out: WrittenLength[] = [];
-  let left = quarters;
-  for (const [length, duration, dots] of DURATIONS)
-    while (left >= length - 1e-9) {
-      out.push({ duration, dots });
-      left -= length;
-    }
-  return out;
-}
-
-export interface WrittenNote extends WrittenLength {
+interface WrittenNote extends WrittenValue {
   readonly event: StaffEvent;
-  /** Index of the quarter it is a third of, for a triplet; null where it is none. */
-  readonly triplet: number | null;
   /** Tied to the note written before it. */
   readonly tied: boolean;
 }
 
-const isThird = (quarters: number): boolean => {
-  const part = quarters - Math.floor(quarters + 1e-6);
-  return Math.abs(part - 1 / 3) < 1e-4 || Math.abs(part - 2 / 3) < 1e-4;
-};
-
-/** A bar as notes that can be written one after the other; what begins or ends on a third is divided at the quarters. */
-export function writtenNotes(bar: StaffBar): WrittenNote[] {
-  const quarter = 4 / (bar.unit ?? 4);
-  return bar.events.flatMap((event): WrittenNote[] => {
-    const [start, end] = [event.beat * quarter, (event.beat + event.beats) * quarter];
-    const cuts = [start];
-    if (isThird(start) || isThird(end)) {
-      if (isThird(start) && Math.ceil(start - 1e-6) < end - 1e-6) cuts.push(Math.ceil(start - 1e-6));
-      const last = Math.floor(end + 1e-6);
-      if (isThird(end) && last > cuts[cuts.length - 1] + 1e-6) cuts.push(last);
-    }
-    cuts.push(end);
-    const pieces = cuts.slice(0, -1).flatMap((from, i) => {
-      const to = cuts[i + 1];
-      const triplet = isThird(from) || isThird(to) ? Math.floor(from + 1e-6) : null;
-      return durationsOf(to - from).map((length) => ({ ...length, triplet }));
-    });
-    const sounds = event.notes.length > 0;
-    return pieces.map((piece, i) => ({
-      ...piece,
-      event,
-      tied: sounds && (i > 0 || event.tied === true),
-    }));
+/** A bar as notes to be drawn one after the other; a rest is never tied. */
+function writtenNotes(bar: StaffBar): WrittenNote[] {
+  const values = writtenValues({ beats: bar.beats, unit: bar.unit ?? 4 }, bar.events);
+  return values.map((one, i) => {
+    const event = bar.events[one.of];
+    const goesOn = values[i - 1]?.of === one.of || event.tied === true;
+    return { ...one, event, tied: event.notes.length > 0 && goesOn };
   });
 }
 
@@ -105,7 +68,8 @@ export function loadStaff(): Promise<Engrave> {
     const { Accidental, Articulation, Barline, Beam, Dot, Formatter, Renderer } = vexflow;
     const { Fraction, Stave, StaveNote, StaveTie, Tuplet, Voice } = vexflow;
     await document.fonts?.ready;
-    const engraved = ({ event, duration, dots, tied }: WrittenNote) => {
+    const engraved = ({ event, value, dots, tied }: WrittenNote) => {
+      const duration = DURATIONS[value];
       const rest = event.notes.length === 0;
       // Strings struck without ringing have crosses for heads.
       const head = event.muffled ? '/x2' : '';
@@ -153,10 +117,10 @@ export function loadStaff(): Promise<Engrave> {
         stave.setContext(context).draw();
         const line = lines[i];
         const notes = line.map(engraved);
-        const quarters = [...new Set(line.flatMap((one) => (one.triplet === null ? [] : [one.triplet])))];
-        const tuplets = quarters.flatMap((at) => {
-          const inside = notes.filter((_, n) => line[n].triplet === at);
-          return inside.length > 1 ? [new Tuplet(inside, { numNotes: 3, notesOccupied: 2 })] : [];
+        const brackets = [...new Set(line.flatMap((one) => one.tuplet ?? []))];
+        const tuplets = brackets.map((one) => {
+          const inside = notes.filter((_, n) => line[n].tuplet === one);
+          return new Tuplet(inside, { numNotes: one.actual, notesOccupied: one.normal });
         });
         const voice = new Voice({ numBeats: bar.beats, beatValue: bar.unit ?? 4 }).setStrict(false);
         voice.addTickables(notes);

@@ -103,6 +103,8 @@ export const gaveWayWords = (names: readonly (GivenWay | 'lock')[]): string =>
 const CHART: Readonly<Record<string, string>> = {
   'chart.chord': 'Not a chord we can read',
   'chart.beats': 'The beats do not add up',
+  'chart.length': 'That is no length',
+  'chart.share': 'They do not share the bar',
   'chart.open': 'The bar is not closed',
   'chart.line': 'This line is not read',
   'chart.tempo': 'Not a tempo',

@@ -151,6 +151,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'pitch.octave': (_, detail) => `That octave is out of range: ${detail}.`,
   'score.bar': (at, detail) => `Bar ${at} does not add up: ${detail}.`,
   'score.length': (_, detail) => `These bars are too many or too few: ${detail}.`,
+  'score.ticks': (at) => `A length in ${at} is not whole.`,
   'score.overlap': (at, detail) => `Two notes lie over each other in bar ${at}: ${detail}.`,
   'syllabus.cycle': (at, detail) => `${at} needs itself in the end: ${detail}.`,
   'syllabus.need': (at, detail) => `${at} needs a skill that is not there: ${detail}.`,

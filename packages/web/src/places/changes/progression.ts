@@ -1,6 +1,8 @@
 /** What is typed in the Changes bench: chords with or without bar lines, read as a chart, and what the path asks of it. */
 import {
+  beatsWords,
   readChart,
+  TICKS_A_BEAT,
   writtenChords,
   type ChartProblem,
   type Piece,
@@ -42,4 +44,4 @@ export function readProgression(typed: string): Progression {
 
 /** "bar 3", or "bar 3, beat 2". */
 export const whereText = (chord: WrittenChord): string =>
-  `bar ${chord.number}${chord.beat > 0 ? `, beat ${Math.round((chord.beat + 1) * 100) / 100}` : ''}`;
+  `bar ${chord.number}${chord.tick > 0 ? `, beat ${beatsWords(chord.tick + TICKS_A_BEAT)}` : ''}`;

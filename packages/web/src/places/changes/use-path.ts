@@ -36,7 +36,7 @@ export function usePath(given: {
       objective: asked.objective,
       limits: limitsAsked(asked, gripLimit(given.drilling.value)),
       locked: chords.map((_, i) => locks.value[i] ?? null),
-      gapBeats: chords.map((one) => gapBeatsOf(one.beats)),
+      gapBeats: chords.map((one) => gapBeatsOf(one.ticks)),
     };
   });
   const search = useLatest(

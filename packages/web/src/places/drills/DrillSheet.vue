@@ -2,7 +2,7 @@
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
 import { instrumentFor, type Drill } from '@finch/core/drills';
 import type { DrillContext } from '@finch/core/hands';
-import { neckFrames } from '@finch/core/score';
+import { beatsOf, neckFrames, ticksOf } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, watch } from 'vue';
 import { nameChord, say } from '../../words';
@@ -28,14 +28,14 @@ const frames = computed(() => neckFrames(props.drill.score));
 /** One frame for each step; a bar of the same strums is one. */
 const stops = computed(() =>
   props.drill.steps.map(
-    (step) => frames.value.find((frame) => frame.startBeat >= step.startBeat) ?? frames.value[0],
+    (step) => frames.value.find((frame) => frame.startTick >= step.startTick) ?? frames.value[0],
   ),
 );
 watch(
   () => props.elapsed,
   (beat) => {
     if (!props.playing) return;
-    const now = props.drill.steps.findLastIndex((step) => step.startBeat <= beat);
+    const now = props.drill.steps.findLastIndex((step) => step.startTick <= ticksOf(beat));
     at.value = Math.max(0, now);
   },
 );
@@ -51,7 +51,9 @@ const degrees = computed(() => {
     ? gripDegrees({ frets: frame.value.frets, tuning: openPitches, capo, chord: frame.value.chord })
     : undefined;
 });
-const around = computed(() => barsAround(props.drill.score, instrument.value, step.value?.startBeat ?? 0));
+const around = computed(() =>
+  barsAround(props.drill.score, instrument.value, beatsOf(step.value?.startTick ?? 0)),
+);
 const go = (by: number) => (at.value = Math.min(stops.value.length - 1, Math.max(0, at.value + by)));
 defineExpose({ go });
 </script>

@@ -6,7 +6,7 @@ import { changeIn, gripsInOrder, instrumentFor, makeDrill, type Drill } from '@f
 import type { Instrument } from '@finch/core/fretboard';
 import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
-import { neckFrames } from '@finch/core/score';
+import { neckFrames, ticksOf } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';
 import { computed, ref, watch, type Ref } from 'vue';
 import { barsAround } from '../../instruments/bars-around';
@@ -91,10 +91,10 @@ export function useLessonStage(
     if (call.value) {
       if (!revealed.value) return null;
       return (
-        call.value.grip ?? frames.value.find((one) => one.startBeat >= (call.value?.startBeat ?? 0)) ?? null
+        call.value.grip ?? frames.value.find((one) => one.startTick >= (call.value?.startTick ?? 0)) ?? null
       );
     }
-    const sounding = frames.value.findLast((one) => one.startBeat <= Math.max(0, beat.value));
+    const sounding = frames.value.findLast((one) => one.startTick <= ticksOf(Math.max(0, beat.value)));
     return sounding ?? frames.value[0] ?? null;
   });
 

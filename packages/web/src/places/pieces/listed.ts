@@ -1,6 +1,6 @@
 /** Pieces as they are listed, and what a new one begins with. */
 import type { PieceBody, PieceContent } from '@finch/contract';
-import { writtenChords, type Piece } from '@finch/core/score';
+import { chordPlace, writtenChords, type Piece } from '@finch/core/score';
 
 export interface Listed {
   readonly body: PieceBody;
@@ -33,12 +33,9 @@ strum plain 2: D - d u - u d u
 | C | Am | F | G |
 `;
 
-const placeOf = (one: { readonly section: number; readonly bar: number; readonly beat: number }): string =>
-  `${one.section}.${one.bar}.${one.beat}`;
-
 /** Locked grips by written chord; null where none is. */
 export const locksOf = ({ body, piece }: Listed) =>
-  writtenChords(piece).map((one) => body.locks[placeOf(one)] ?? null);
+  writtenChords(piece).map((one) => body.locks[chordPlace(one)] ?? null);
 
 /**
  * Locks that still belong after a chart was edited: those of the chords before the first that changed and after the
@@ -54,9 +51,9 @@ export function locksAfter(before: Piece, after: Piece, locks: PieceContent['loc
   while (tail < shorter - head && alike(had.length - 1 - tail, has.length - 1 - tail)) tail++;
   return Object.fromEntries(
     had.flatMap((one, i) => {
-      const lock = locks[placeOf(one)];
+      const lock = locks[chordPlace(one)];
       const at = i < head ? i : i >= had.length - tail ? has.length - (had.length - i) : -1;
-      return lock && at >= 0 ? [[placeOf(has[at]), lock]] : [];
+      return lock && at >= 0 ? [[chordPlace(has[at]), lock]] : [];
     }),
   );
 }

@@ -1,7 +1,7 @@
 /** What of a card is on the stand: the grip or the change it is at, the question first, the bars and the neck as it plays. */
 import { changeIn, gripsInOrder, instrumentFor } from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
-import { neckFrames } from '@finch/core/score';
+import { neckFrames, ticksOf } from '@finch/core/score';
 import type { Form } from '@finch/core/shapes';
 import { useWindowSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
@@ -72,7 +72,9 @@ export function useCardShown(room: PracticeRoom) {
     const now = drill.value;
     if (!now || target.value || now.judged === 'calls') return null;
     const frames = neckFrames(now.score);
-    return frames.findLast((one) => one.startBeat <= Math.max(0, beatShown.value)) ?? frames[0] ?? null;
+    return (
+      frames.findLast((one) => one.startTick <= ticksOf(Math.max(0, beatShown.value))) ?? frames[0] ?? null
+    );
   });
   return {
     phone,

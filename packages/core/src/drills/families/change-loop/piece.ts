@@ -9,6 +9,7 @@ import { isFullBarre } from '../../../grips/barre';
 import type { FingerLabel } from '../../../grips/grip';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { gripNotes, type Bar, type ScoreNote } from '../../../score/score';
+import { ticksOf } from '../../../score/ticks';
 import { parseChord } from '../../../theory/chord';
 import { overLimit, type DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
@@ -101,8 +102,8 @@ export function changePieceDrill(
       events: notes.length
         ? [
             {
-              beat: 0,
-              beats: 2,
+              tick: 0,
+              ticks: ticksOf(2),
               notes,
               stroke: alone ? 'pick' : 'strum',
               ...(alone ? {} : { chord: items[i % 2].chord }),
@@ -122,8 +123,8 @@ export function changePieceDrill(
     recipe,
     items: about,
     steps: bars.map((_, i) => ({
-      startBeat: i * BEATS,
-      beats: BEATS,
+      startTick: ticksOf(i * BEATS),
+      ticks: ticksOf(BEATS),
       item: about[i % about.length],
       ask: {
         code: ASKS[piece],

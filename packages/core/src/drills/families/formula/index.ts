@@ -5,6 +5,7 @@
 import { isFullBarre } from '../../../grips/barre';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { gripNotes, type Bar } from '../../../score/score';
+import { ticksOf } from '../../../score/ticks';
 import { ONE_NOTE_TARGETS, oneNoteChange, type OneNoteChange } from '../../../shapes/one-note';
 import { chordNotes, makeChord, parseChord } from '../../../theory/chord';
 import { noteText } from '../../../theory/note';
@@ -69,7 +70,7 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
   if (kept.length === 0)
     return fail('drill.formula', 'grip', 'a grip from which at least one of these is a single move');
   const from = gripItem(grip.frets, start.value.fingering.fingers, chord.value.symbol, instrument);
-  const steps: Omit<DrillStep, 'startBeat' | 'beats'>[] = [];
+  const steps: Omit<DrillStep, 'startTick' | 'ticks'>[] = [];
   const bars: Bar[] = [];
   let heaviest = start.value.points;
   let hasBarre = start.value.fingering.barres.some(isFullBarre);
@@ -99,8 +100,20 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
     bars.push({
       beats: BEATS_A_CALL,
       events: [
-        { beat: 0, beats: 2, notes: gripNotes(from.frets, from.fingers), stroke: 'strum', chord: from.chord },
-        { beat: 2, beats: 2, notes: gripNotes(to.frets, to.fingers), stroke: 'strum', chord: to.chord },
+        {
+          tick: 0,
+          ticks: ticksOf(2),
+          notes: gripNotes(from.frets, from.fingers),
+          stroke: 'strum',
+          chord: from.chord,
+        },
+        {
+          tick: ticksOf(2),
+          ticks: ticksOf(2),
+          notes: gripNotes(to.frets, to.fingers),
+          stroke: 'strum',
+          chord: to.chord,
+        },
       ],
     });
   }
@@ -129,7 +142,11 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
   return ok({
     ...made,
     items: [from, ...made.items],
-    steps: made.steps.map((step, i) => ({ ...step, startBeat: i * BEATS_A_CALL, beats: BEATS_A_CALL })),
+    steps: made.steps.map((step, i) => ({
+      ...step,
+      startTick: ticksOf(i * BEATS_A_CALL),
+      ticks: ticksOf(BEATS_A_CALL),
+    })),
   });
 }
 

@@ -20,6 +20,7 @@ import {
   otherSeconds,
 } from '../../calls';
 import type { DrillContext } from '../../../hands/taught-hand';
+import { ticksOf } from '../../../score/ticks';
 import type { DrillOf } from '../../drill';
 import { oneNote, scaleOnString } from '../string-walk';
 import { type FamilyDefinition, gripless } from '../../family';
@@ -96,8 +97,8 @@ function make(recipe: NoteReadingRecipe, context: DrillContext): Result<DrillOf<
     beats: BEATS_A_CALL,
     events: [
       {
-        beat: 0,
-        beats: BEATS_A_CALL,
+        tick: 0,
+        ticks: ticksOf(BEATS_A_CALL),
         notes: [oneNote(item, all, Math.max(1, position))],
         stroke: 'pick' as const,
       },

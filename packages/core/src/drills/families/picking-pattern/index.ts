@@ -8,9 +8,11 @@ import type { Reason } from '../../../effort/explain';
 import { pitchAt } from '../../../fretboard/instrument';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { readPattern } from '../../../score/pattern';
+import { evenSteps } from '../../../score/pattern-bars';
 import type { Pluck, Stroke, StrokePattern } from '../../../score/piece';
 import type { Bar } from '../../../score/score';
 import { pluckedStrings } from '../../../score/struck-strings';
+import { beatsOf } from '../../../score/ticks';
 import { degreeOfPitchClass, parseChord } from '../../../theory/chord';
 import { mod12 } from '../../../theory/note';
 import type { DrillContext } from '../../../hands/taught-hand';
@@ -115,7 +117,7 @@ function make(recipe: PickingPatternRecipe, context: DrillContext): Result<Drill
           }
           const strokes = barSteps(pattern, p.beats, bar);
           return struckBars(
-            [{ beats: p.beats, perBeat: p.perBeat, strokes, grips: [{ beat: 0, item }] }],
+            [{ beats: p.beats, steps: evenSteps(strokes, p.perBeat), grips: [{ tick: 0, item }] }],
             thumbLed(strokes, other),
           ).map((one) => (p.striker === 'plectrum' ? withPlectrum(one, p.perBeat) : one));
         });
@@ -150,7 +152,7 @@ const withPlectrum = (bar: Bar, perBeat: number): Bar => ({
   ...bar,
   events: bar.events.map((event) => ({
     ...event,
-    hand: (Math.round(event.beat * perBeat) % perBeat) % 2 === 0 ? ('down' as const) : ('up' as const),
+    hand: ((beatsOf(event.tick) * perBeat) % perBeat) % 2 === 0 ? ('down' as const) : ('up' as const),
   })),
 });
 

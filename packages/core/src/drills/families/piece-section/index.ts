@@ -24,6 +24,7 @@ import { gapBeatsOf } from '../../../score/piece-path';
 import { rekeyPiece } from '../../../score/rekey-piece';
 import { writeChart } from '../../../score/write-chart';
 import type { Bar, ScoreEvent } from '../../../score/score';
+import { beatsOf, ticksOf } from '../../../score/ticks';
 import { noteText, pitchClassOf } from '../../../theory/note';
 import { midiOf } from '../../../theory/pitch';
 import type { DrillContext } from '../../../hands/taught-hand';
@@ -160,8 +161,8 @@ function chords(
         code: 'ask.section',
         values: { chord: one.chord, bar: recipe.parameters.fromBar + one.played.number - 1 },
       },
-      at: { startBeat: one.startBeat, beats: one.beats },
-      gapBeats: gapBeatsOf(one.beats),
+      at: { startTick: one.startTick, ticks: one.ticks },
+      gapBeats: gapBeatsOf(one.ticks),
     };
   });
   const made = sequenceDrill(
@@ -174,14 +175,13 @@ function chords(
       together: true,
       bars: (items) =>
         struckBars(
-          steps.map(({ played, perBeat, strokes }) => ({
+          steps.map(({ played, steps: own }) => ({
             beats: played.time.beats,
             unit: played.time.unit,
-            perBeat,
-            strokes,
+            steps: own,
             grips: all
-              .filter((one) => one.played.startBeat === played.startBeat)
-              .map((one) => ({ beat: one.beat, item: items[held.indexOf(one)] ?? null })),
+              .filter((one) => one.played.startTick === played.startTick)
+              .map((one) => ({ tick: one.tick, item: items[held.indexOf(one)] ?? null })),
           })),
         ),
       morePoints: (bpm, played) => strikePoints(strikeCounts(played), bpm),
@@ -205,13 +205,12 @@ function chords(
 }
 
 interface Sung {
-  readonly startBeat: number;
-  readonly beats: number;
+  readonly ticks: number;
   readonly midi: number;
   readonly name: string;
   readonly tied: boolean;
   readonly bar: number;
-  readonly beat: number;
+  readonly tick: number;
 }
 
 function sungNotes(piece: Piece): Sung[] {
@@ -224,13 +223,12 @@ function sungNotes(piece: Piece): Sung[] {
       if (!note.pitch) return [];
       return [
         {
-          startBeat: played.startBeat + note.beat,
-          beats: note.beats,
+          ticks: note.ticks,
           midi: midiOf(note.pitch),
           name: noteText(note.pitch.note),
           tied: goesOn,
           bar,
-          beat: note.beat,
+          tick: note.tick,
         },
       ];
     });
@@ -256,7 +254,7 @@ function melody(
   const tempo = checkTempo(recipe.parameters.tempoBpm ?? start);
   if (!tempo.ok) return tempo;
   const model = holdModel(context.hand, instrument);
-  const shortest = Math.min(...notes.map((note) => note.beats));
+  const shortest = beatsOf(Math.min(...notes.map((note) => note.ticks)));
   const groups = inPositions(places);
   const points = Math.max(...groups.map((group) => linePoints(model, group, tempo.value / 60 / shortest)));
   if (!Number.isFinite(points)) return fail('drill.reach', 'part', 'another key, where this hand reaches');
@@ -274,7 +272,7 @@ function melody(
         name: note.name,
         ...(note.tied ? { tied: true as const } : {}),
       };
-      return [{ beat: note.beat, beats: note.beats, notes: [one], stroke: 'pick' }];
+      return [{ tick: note.tick, ticks: note.ticks, notes: [one], stroke: 'pick' }];
     }),
   }));
   const line: Item = {
@@ -290,8 +288,8 @@ function melody(
     items: [line, sectionItem(recipe.parameters)],
     steps: all
       .map((played) => ({
-        startBeat: played.startBeat,
-        beats: played.time.beats,
+        startTick: played.startTick,
+        ticks: ticksOf(played.time.beats),
         item: line,
         ask: { code: 'ask.melody', values: { bar: recipe.parameters.fromBar + played.number - 1 } },
       }))

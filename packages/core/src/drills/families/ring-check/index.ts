@@ -10,6 +10,7 @@ import { findShapes } from '../../../shapes/find-shapes';
 import type { GradedGrip } from '../../../shapes/graded-grip';
 import { parseChord, type Chord } from '../../../theory/chord';
 import { overLimit, type DrillContext } from '../../../hands/taught-hand';
+import { TICKS_A_BEAT, ticksOf } from '../../../score/ticks';
 import type { DrillOf } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
@@ -50,8 +51,8 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<DrillOf<Ri
     recipe,
     items: [item],
     steps: grip.frets.map((fret, s) => ({
-      startBeat: 0,
-      beats: 1,
+      startTick: 0,
+      ticks: TICKS_A_BEAT,
       item,
       ask: {
         code: fret === null ? 'ask.silent' : 'ask.ring',
@@ -71,13 +72,13 @@ function make(recipe: RingCheckRecipe, context: DrillContext): Result<DrillOf<Ri
               beats: events.length + 2,
               events: [
                 ...events.map((note, i) => ({
-                  beat: i,
-                  beats: 1,
+                  tick: ticksOf(i),
+                  ticks: TICKS_A_BEAT,
                   notes: [note],
                   stroke: 'pick' as const,
                   chord: i ? undefined : item.chord,
                 })),
-                { beat: events.length, beats: 2, notes: events, stroke: 'strum' as const },
+                { tick: ticksOf(events.length), ticks: ticksOf(2), notes: events, stroke: 'strum' as const },
               ],
             },
           ],

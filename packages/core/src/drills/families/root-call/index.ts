@@ -8,6 +8,7 @@ import { isFullBarre } from '../../../grips/barre';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { seededRandom } from '../../../kernel/random';
 import { gripNotes, type Bar } from '../../../score/score';
+import { ticksOf } from '../../../score/ticks';
 import { findShapes } from '../../../shapes/find-shapes';
 import { makeChord } from '../../../theory/chord';
 import { noteText, rootNamed } from '../../../theory/note';
@@ -97,7 +98,7 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<DrillOf<Roo
   if (!checked.ok) return checked;
   const { instrument } = context;
   const strings = instrument.openPitches.length;
-  const steps: Omit<DrillStep, 'startBeat' | 'beats'>[] = [];
+  const steps: Omit<DrillStep, 'startTick' | 'ticks'>[] = [];
   const bars: Bar[] = [];
   const known = new Map<string, GripItem | null>();
   let heaviest = 0;
@@ -127,7 +128,7 @@ function make(recipe: RootCallRecipe, context: DrillContext): Result<DrillOf<Roo
       : [{ stringIndex, fret, finger: fret === 0 ? (0 as const) : (1 as const), name }];
     bars.push({
       beats: BEATS_A_CALL,
-      events: [{ beat: 0, beats: 3, notes, stroke: grip ? 'strum' : 'pick', chord: symbol }],
+      events: [{ tick: 0, ticks: ticksOf(3), notes, stroke: grip ? 'strum' : 'pick', chord: symbol }],
     });
   }
   const { secondsPerCall } = recipe.parameters;

@@ -7,6 +7,7 @@ import { clamp } from '../../../kernel/number';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { seededRandom } from '../../../kernel/random';
 import type { Bar, ScoreNote } from '../../../score/score';
+import { TICKS_A_BEAT, ticksOf } from '../../../score/ticks';
 import { mod12, noteText, pitchClassOf } from '../../../theory/note';
 import { parseScale, type Scale } from '../../../theory/scale';
 import {
@@ -92,13 +93,18 @@ function make(recipe: StringWalkRecipe, context: DrillContext): Result<DrillOf<S
     const part = walk.slice(i, i + BEATS_A_CALL);
     bars.push({
       beats: BEATS_A_CALL,
-      events: part.map((item, beat) => ({ beat, beats: 1, notes: [oneNote(item, strings)], stroke: 'pick' })),
+      events: part.map((item, beat) => ({
+        tick: ticksOf(beat),
+        ticks: TICKS_A_BEAT,
+        notes: [oneNote(item, strings)],
+        stroke: 'pick',
+      })),
     });
   }
   for (const item of called)
     bars.push({
       beats: BEATS_A_CALL,
-      events: [{ beat: 0, beats: 3, notes: [oneNote(item, strings)], stroke: 'pick' }],
+      events: [{ tick: 0, ticks: ticksOf(3), notes: [oneNote(item, strings)], stroke: 'pick' }],
     });
   const steps: CallsPlan['steps'] = [
     ...walk.map((item) => ({

@@ -9,6 +9,7 @@ import { randomOf, type Random } from '../../../kernel/random';
 import { patternText } from '../../../score/pattern';
 import type { Stroke } from '../../../score/piece';
 import type { DrillContext } from '../../../hands/taught-hand';
+import { evenSteps } from '../../../score/pattern-bars';
 import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill, unique } from '../../sequence';
 import { struckBars } from '../../struck-bars';
@@ -175,9 +176,8 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<DrillOf
         struckBars(
           rhythm.map((strokes, bar) => ({
             beats,
-            perBeat,
-            strokes,
-            grips: [{ beat: 0, item: items[bar] }],
+            steps: evenSteps(strokes, perBeat),
+            grips: [{ tick: 0, item: items[bar] }],
           })),
         ),
       // By what the level may hold, not by what this sheet drew: a level down is never harder.

@@ -8,6 +8,7 @@ import { linePoints, type LineNote } from '../../../effort/line';
 import { stringNumber } from '../../../fretboard/instrument';
 import { fail, ok, type Result } from '../../../kernel/result';
 import type { Bar } from '../../../score/score';
+import { TICKS_A_BEAT, ticksOf } from '../../../score/ticks';
 import type { DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
 import type { Item } from '../../items';
@@ -63,8 +64,8 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<DrillOf<WarmU
   const bars: Bar[] = [0, 4, 8].map((from) => ({
     beats: 4,
     events: notes.slice(from, from + 4).map((note, beat) => ({
-      beat,
-      beats: 1,
+      tick: ticksOf(beat),
+      ticks: TICKS_A_BEAT,
       notes: [{ stringIndex: note.stringIndex, fret: note.fret, finger: note.finger as 1 | 2 | 3 }],
       stroke: 'pick' as const,
     })),
@@ -74,8 +75,8 @@ function make(recipe: WarmUpRecipe, context: DrillContext): Result<DrillOf<WarmU
     items: [item],
     steps: [
       {
-        startBeat: 0,
-        beats: notes.length,
+        startTick: 0,
+        ticks: ticksOf(notes.length),
         item,
         ask: { code: 'ask.warm-up', values: { fret: start, minutes } },
       },
