@@ -18,6 +18,10 @@ const BEAT = 38;
 const NOTE = 26;
 const HEIGHT = 142;
 const CLEF_TOP = 4;
+const MARGIN = 4;
+/** Half the height of a bracket's number, and what an accent takes over a note. */
+const BRACKET = 10;
+const ACCENT = 18;
 
 /** VexFlow's names of note values, a share of a whole note each. */
 const DURATIONS: Readonly<Record<NoteValue, string>> = {
@@ -48,14 +52,12 @@ function writtenNotes(bar: StaffBar): WrittenNote[] {
   });
 }
 
-/** Pixels a staff goes down for what stands high over it, in steps of half a staff space from its top line, F5. */
-function roomAbove(bars: readonly StaffBar[]): number {
-  const steps = bars.flatMap((bar) =>
-    bar.events.flatMap((event) =>
-      event.notes.map(({ written }) => 7 * written.octave + 'CDEFGAB'.indexOf(written.note.letter)),
-    ),
-  );
-  return Math.max(0, 5 * (Math.max(0, ...steps) - (7 * 5 + 3)) - 14);
+/** Makes the sheet as high as what stands on it: stems, brackets, accents and ledger lines, over the staff and under it. */
+function fitHeight(svg: SVGSVGElement, width: number, marks: readonly number[]): void {
+  const top = Math.min(0, Math.floor(Math.min(...marks)) - MARGIN);
+  const high = Math.max(HEIGHT, Math.ceil(Math.max(...marks)) + MARGIN) - top;
+  svg.setAttribute('viewBox', `0 ${top} ${width} ${high}`);
+  svg.style.height = `${high}px`;
 }
 
 const timeText = (bar: StaffBar): string => `${bar.beats}/${bar.unit ?? 4}`;
@@ -96,21 +98,20 @@ export function loadStaff(): Promise<Engrave> {
         const room = Math.max((bar.beats * BEAT * 4) / (bar.unit ?? 4), lines[i].length * NOTE);
         return room + 24 + (i === 0 ? FIRST_BAR : timed ? 30 : 0);
       });
-      const above = roomAbove(bars);
       const renderer = new Renderer(sheet, Renderer.Backends.SVG);
-      renderer.resize(
-        widths.reduce((sum, width) => sum + width, 12),
-        HEIGHT + above,
-      );
+      const width = widths.reduce((sum, one) => sum + one, 12);
+      renderer.resize(width, HEIGHT);
       const context = renderer.getContext();
       context.setFillStyle('currentColor');
       context.setStrokeStyle('currentColor');
+      /** Heights at which something ends, for the size of the sheet. */
+      const marks: number[] = [];
       let x = 4;
       let before: InstanceType<typeof StaveNote> | null = null;
       for (const [i, bar] of bars.entries()) {
         if (i > 0) await new Promise<void>((resolve) => afterPaint(resolve));
         if (!wanted()) return sheet.remove();
-        const stave = new Stave(x, CLEF_TOP + above, widths[i]);
+        const stave = new Stave(x, CLEF_TOP, widths[i]);
         if (i === 0) stave.addClef('treble', 'default', '8vb');
         if (i === 0 || timeText(bar) !== timeText(bars[i - 1])) stave.addTimeSignature(timeText(bar));
         if (i === bars.length - 1) stave.setEndBarType(Barline.type.END);
@@ -147,9 +148,22 @@ export function loadStaff(): Promise<Engrave> {
             .setContext(context)
             .draw();
         });
+        notes.forEach((note, n) => {
+          marks.push(...note.getYs());
+          if (note.isRest()) return;
+          const { topY, baseY } = note.getStemExtents();
+          const over = line[n].event.accented ? ACCENT : 0;
+          marks.push(Math.min(topY, baseY, ...note.getYs()) - over, Math.max(topY, baseY));
+        });
+        for (const tuplet of tuplets) {
+          const at = tuplet.getYPosition();
+          marks.push(at - BRACKET, at + 2 * BRACKET);
+        }
         before = notes[notes.length - 1] ?? before;
         x += widths[i];
       }
+      const svg = sheet.querySelector('svg');
+      if (svg) fitHeight(svg, width, marks);
       sheet.style.cssText = '';
       into.replaceChildren(sheet);
     };
