@@ -61,3 +61,16 @@ export async function walkToCard(page: Page, words: string): Promise<void> {
     await expect.poll(() => head.textContent()).not.toBe(now);
   }
 }
+
+/** Records on this machine that wait to be sent. */
+export const takesHere = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const open = indexedDB.open('finch-outbox');
+        open.onsuccess = () => {
+          const count = open.result.transaction('records').objectStore('records').count();
+          count.onsuccess = () => resolve(count.result);
+        };
+      }),
+  );

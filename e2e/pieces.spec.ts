@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test, walkToCard } from './house';
+import { expect, takesHere, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -187,6 +187,8 @@ test('a counted minute is kept with its take, and the pace says what it was and 
   await page.locator('.feel .three button').first().click();
   await page.getByRole('button', { name: 'Keep this take' }).click();
   await expect(page.getByText(/^Kept: /)).toBeVisible();
+  // Who gets up while a take is under way sends it when they sit down again.
+  await expect.poll(() => takesHere(page)).toBe(0);
   await page.goto('/sit');
   await sit('Tamsin Brackwater');
   await expect.poll(async () => (await own()).takes).toBe(before.takes + 1);

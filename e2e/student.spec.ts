@@ -1,20 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, takesHere, test } from './house';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-
-const stored = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<number>((resolve) => {
-        const open = indexedDB.open('finch-outbox');
-        open.onsuccess = () => {
-          const count = open.result.transaction('records').objectStore('records').count();
-          count.onsuccess = () => resolve(count.result);
-        };
-      }),
-  );
 
 async function answerCard(page: Page): Promise<void> {
   if (await page.locator('.string-row').count()) {
@@ -37,7 +25,7 @@ test('a student practises on a phone while the server goes away and comes back; 
   await page.getByRole('radio', { name: /easy/ }).tap();
   await page.getByRole('button', { name: 'Keep this take' }).tap();
   await expect(page.getByText('Kept: clean.')).toBeVisible();
-  await expect.poll(() => stored(page)).toBe(0);
+  await expect.poll(() => takesHere(page)).toBe(0);
 
   await page.getByRole('button', { name: 'Next card' }).tap();
   await world.stop();
@@ -49,11 +37,11 @@ test('a student practises on a phone while the server goes away and comes back; 
   await page.getByRole('radio', { name: /tense/ }).tap();
   await page.getByRole('button', { name: 'Keep this take' }).tap();
   await expect(page.getByText('2 takes kept here')).toBeVisible();
-  expect(await stored(page)).toBe(2);
+  expect(await takesHere(page)).toBe(2);
 
   await world.start();
   await page.reload();
-  await expect.poll(() => stored(page)).toBe(0);
+  await expect.poll(() => takesHere(page)).toBe(0);
   await expect(page.getByText('server away')).toHaveCount(0);
 });
 
@@ -78,11 +66,11 @@ test('takes kept while one person sat are not sent when another sits down', asyn
   await page.goto('/practice');
   await expect(page.getByRole('heading', { name: 'Marlo’s practice room' })).toBeVisible();
   await page.clock.fastForward(20_000);
-  expect(await stored(page)).toBe(1);
+  expect(await takesHere(page)).toBe(1);
   await page.getByRole('button', { name: 'Leave' }).tap();
   await page.goto('/sit');
   await sit('Junia Ardlesey');
-  await expect.poll(() => stored(page)).toBe(0);
+  await expect.poll(() => takesHere(page)).toBe(0);
 });
 
 test('pain asks where and which side, ends playing, and the room says why', async ({ page, sit }) => {
@@ -95,7 +83,7 @@ test('pain asks where and which side, ends playing, and the room says why', asyn
   await page.getByRole('radio', { name: 'wrist' }).tap();
   await expect(page.getByRole('alert')).toContainText('No playing today');
   await expect(page.getByRole('alert')).toContainText('no medical advice');
-  await expect.poll(() => stored(page)).toBe(0);
+  await expect.poll(() => takesHere(page)).toBe(0);
   await page.reload();
   await expect(page.getByRole('alert')).toContainText('wrist');
   await expect(page.getByRole('button', { name: 'Keep this take' })).toHaveCount(0);
