@@ -336,6 +336,19 @@ describe('piece section', () => {
     expect(score.parts[0].bars[0].events.map((event) => event.tick)).toEqual([0, 13_440, 26_880]);
   });
 
+  test('a pattern longer than a bar goes on in the next one', () => {
+    const recipe = sectionOf(0, 1);
+    const chart = 'time: 3/4\nstrum long 1: D d d u\n[A] long\n| C | F |';
+    const { score } = make({
+      ...recipe,
+      parameters: { ...recipe.parameters, chart, grips: [C.frets, F.frets] },
+    });
+    expect(score.parts[0].bars.map((bar) => bar.events.map((event) => event.hand))).toEqual([
+      ['down accent', 'down', 'down'],
+      ['up', 'down accent', 'down'],
+    ]);
+  });
+
   test('one stroke a chord sounds each chord once', () => {
     const drill = make(sectionOf(0, 1, 'one stroke'));
     const events = drill.score.parts[0].bars.flatMap((bar) => bar.events);

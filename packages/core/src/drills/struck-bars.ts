@@ -40,8 +40,7 @@ export function struckBars(plans: readonly BarPlan[], stringsOf: StringsOf = usu
       open = null;
     };
     steps.forEach(({ tick, stroke }, i) => {
-      const since = steps[i - 1]?.tick ?? -1;
-      const begins = grips.findLast((one) => one.tick <= tick && one.tick > since);
+      const begins = grips.findLast((one) => one.tick <= tick);
       if (begins) {
         // The hand leaves the strings: what sounded ends, whether the pattern strikes here or passes.
         if (begins.item?.frets.join() !== held?.frets.join()) {

@@ -83,6 +83,14 @@ test('thirds are printed as triplets with their bracket, and need three division
   expect(guitar).toContain(triplet.replace('<type>eighth', '<type>quarter'));
 });
 
+test('a bracket is left out where one of its notes takes two values; its lengths are said all the same', () => {
+  const { piece } = readChart('| C |\nm: | C4:1/3 D4:5/3 E4:2 |');
+  const file = writeMusicXml(piece, [], standardGuitar);
+  expect(file).not.toContain('<tuplet');
+  expect(file.match(/<time-modification>/g)).toHaveLength(1);
+  expect(must(readMusicXml(file)).piece.sections[0].bars).toEqual(piece.sections[0].bars);
+});
+
 test('a round trip loses nothing that the piece holds', () => {
   const back = must(readMusicXml(xml));
   expect(back.notTaken.map((one) => [one.at, one.code])).toEqual([['Guitar', 'import.part']]);

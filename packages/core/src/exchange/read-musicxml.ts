@@ -364,7 +364,7 @@ function squareMelody(bar: DraftBar, time: TimeSignature, index: number, leave: 
   const off = time.beats * TICKS_A_BEAT - sum;
   const last = bar.melody[bar.melody.length - 1];
   // Files with few divisions round what they cannot divide: the last note takes up what is missing or over.
-  if (off !== 0 && Math.abs(off) <= ROUNDED && last && last.ticks > off)
+  if (off !== 0 && Math.abs(off) <= ROUNDED && last && last.ticks + off > 0)
     bar.melody[bar.melody.length - 1] = { ...last, ticks: last.ticks + off };
   else if (bar.melody.length > 0 && off !== 0) {
     leave(index, 'import.bar', `a melody of ${beatsWords(sum)} beats in a bar of ${time.beats}`);

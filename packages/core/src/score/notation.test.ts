@@ -58,6 +58,7 @@ describe('tuplets', () => {
     ['a triplet beside a quintuplet', 2, 4, '1/3 2/3 1/5 4/5', '8[3:2] 4[3:2] 16[5:4] 4[5:4]'],
     ['four over three is dotted', 3, 4, '.75 .75 .75 .75', '8. 8. 8. 8.'],
     ['five over three', 3, 4, '3/5 3/5 3/5 3/5 3/5', '4[5:3] 4[5:3] 4[5:3] 4[5:3] 4[5:3]'],
+    ['a third before a long note', 3, 4, '1/3 8/3', '8[3:2] 4[3:2] ~2'],
     ['two in a dotted beat', 6, 8, '1.5 1.5 3', '8. 8. 4.'],
     ['in halves', 2, 2, '1/3 1/3 1/3 1', '4[3:2] 4[3:2] 4[3:2] 2'],
   ])('%s', (_, beats, unit, lengths, expected) => {

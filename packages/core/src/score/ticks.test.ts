@@ -61,6 +61,7 @@ test('the simplest fraction near a moment, or none', () => {
   expect(simplestNear(0.5, 0)).toBe(5040);
   expect(simplestNear(0.3, 0.0001)).toBe(3024);
   expect(simplestNear(0.013, 0.001)).toBeNull();
+  expect(simplestNear(1 / 28, 0.0001)).toBeNull();
   expect(simplestNear(2.001, 0.002)).toBe(2 * TICKS_A_BEAT);
 });
 

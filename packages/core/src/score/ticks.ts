@@ -39,7 +39,6 @@ export function readTicks(text: string): number | null {
   const units = Number(`${decimal[1]}${decimal[2] ?? ''}`);
   if (units === 0) return null;
   if ((units * TICKS_A_BEAT) % unit === 0) return (units * TICKS_A_BEAT) / unit;
-  if (digits < 2) return null;
   const parts = PARTS.find((one) => Math.abs(Math.round((units * one) / unit) * unit - units * one) < one);
   if (parts === undefined) return null;
   const ticks = (Math.round((units * parts) / unit) * TICKS_A_BEAT) / parts;

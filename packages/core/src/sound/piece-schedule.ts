@@ -109,8 +109,8 @@ function roundStarts(all: readonly PlayedBar[]): Map<number, number> {
 
 const endOf = (bar: PlayedBar): number => bar.startTick + bar.time.beats * TICKS_A_BEAT;
 
-/** Seconds of a tick of the whole piece, swung within its beat; `ends` where the bar before a bar line is meant. */
-type TickClock = (tick: number, ends?: 'ends') => number;
+/** Seconds of a tick of the whole piece, swung within its beat. */
+type TickClock = (tick: number) => number;
 
 function tickClock(
   chosen: readonly PlayedBar[],
@@ -118,8 +118,8 @@ function tickClock(
   beatOf: (bar: PlayedBar) => number,
   swingAt: number,
 ): TickClock {
-  return (tick, ends) => {
-    let i = chosen.findIndex((bar) => (ends ? tick <= endOf(bar) : tick < endOf(bar)));
+  return (tick) => {
+    let i = chosen.findIndex((bar) => tick < endOf(bar));
     if (i < 0) i = chosen.length - 1;
     const into = tick - chosen[i].startTick;
     const whole = Math.floor(into / TICKS_A_BEAT);
@@ -185,7 +185,7 @@ function chordSounds(
         j > i &&
         (!plucked || steps[j].stroke === 'stop' || struck[j].some((one) => one.stringIndex === stringIndex));
       const until = steps.find((_, j) => ends(j))?.tick ?? last;
-      const seconds = Math.max(0.1, clock(until, 'ends') - atSeconds);
+      const seconds = Math.max(0.1, clock(until) - atSeconds);
       return {
         kind: 'pluck',
         atSeconds: atSeconds + (plucked ? 0 : order * STRUM_SPREAD_SECONDS),
@@ -231,7 +231,7 @@ function melodySounds(
       sounds.push({
         kind: 'pluck',
         atSeconds,
-        seconds: clock(from + note.ticks, 'ends') - atSeconds,
+        seconds: clock(from + note.ticks) - atSeconds,
         midiPitch,
         stringIndex: thinnest,
         fret: Math.max(0, midiPitch - pitchAt(instrument, thinnest, 0)),
