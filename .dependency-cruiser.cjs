@@ -10,6 +10,7 @@ const order = [
   'hands',
   'score',
   'sound',
+  'harmony',
   'paper',
   'exchange',
   'drills',

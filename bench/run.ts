@@ -6,6 +6,7 @@
  */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { gradeGrip } from '@finch/core/effort';
+import { findKeys } from '@finch/core/harmony';
 import { gradeChange, heldStates, packedChanges, pathMemory, planPath } from '@finch/core/changes';
 import { parseFrets } from '@finch/core/grips';
 import { median, must, seededRandom } from '@finch/core/kernel';
@@ -23,6 +24,10 @@ interface Row {
 
 const ROOTS = 'C Db D Eb E F Gb G Ab A Bb B'.split(' ');
 const chords = ROOTS.flatMap((root) => QUALITIES.map((quality) => must(parseChord(root + quality.suffix))));
+
+const SIXTY_FOUR = Array.from({ length: 64 }, (_, i) =>
+  must(parseChord('C A7 Dm7 G7 Em7 Am F Fm'.split(' ')[i % 8])),
+);
 
 function times(work: (i: number) => void, count: number): number[] {
   return Array.from({ length: count }, (_, i) => {
@@ -195,6 +200,7 @@ function rows(): Row[] {
     ...pathRows(),
     ...parseRows(),
     each('a sheet of 1,000 lines checked', '1 s', () => void checkSheet(SHEET), 1),
+    each('the keys of 64 chords', '20 ms', () => void findKeys(SIXTY_FOUR), 1),
     ...usualRows(),
     ...paceProof(),
     ...predictionProof(),

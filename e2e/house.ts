@@ -37,12 +37,15 @@ export const test = base.extend<
 
 export { expect } from '@playwright/test';
 
-/** To a place by the bar, unfolding it where it is folded. */
+/** To a place by the bar, unfolding it where it is folded; anew where a place that was still coming folded it again. */
 export async function toPlace(page: Page, name: string): Promise<void> {
   const menu = page.locator('.app-header .menu');
   const link = page.getByRole('link', { name, exact: true });
-  if ((await menu.isVisible()) && (await menu.getAttribute('aria-expanded')) === 'false') await menu.click();
-  await link.click();
+  await expect(async () => {
+    if ((await menu.isVisible()) && (await menu.getAttribute('aria-expanded')) === 'false')
+      await menu.click();
+    await link.click({ timeout: 2000 });
+  }).toPass();
 }
 
 /** The estimate of a skill on the open student page, from the table of reviews and weeks. */

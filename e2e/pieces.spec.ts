@@ -147,6 +147,24 @@ for (const place of ['changes', 'pieces'])
     );
   });
 
+test('numbers in a key become its chords, the key of what is typed is said, and what may be two chords is asked back', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.getByRole('link', { name: 'Changes' }).click();
+  const chords = page.getByRole('textbox', { name: 'Chords' });
+  await chords.fill('1 V7/ii 2m7 5(7) in Ab');
+  await expect(page.locator('.in-key')).toHaveText('In A♭ major: I V7/ii ii7 V7; F7 has A.');
+  await page.reload();
+  await expect(chords).toHaveValue('1 V7/ii 2m7 5(7) in Ab');
+  await expect(page.locator('.in-key')).toContainText('In A♭ major');
+  await chords.fill('1 57 in Ab');
+  await expect(page.locator('#chords-said')).toHaveText('That may be two chords: 5(7) or 5 7.');
+  await chords.fill('C F G7 C Am D7 G C D7 G');
+  await expect(page.locator('.in-key')).toContainText('to G major');
+});
+
 test('a counted minute is kept with its take, and the pace says what it was and what it became', async ({
   page,
   sit,

@@ -135,6 +135,36 @@ export const MUTANTS = [
   core('exchange/read-musicxml.ts', 'Math.abs(off) <= ROUNDED', 'false', 'exchange/musicxml'),
   core('exchange/printed-values.ts', 'single[of] !== null', 'of >= 0', 'exchange/musicxml'),
   core('exchange/printed-values.ts', 'shared = gcd(shared, inFinest(one, time));', '', 'exchange/musicxml'),
+  // Keys and numbers.
+  core('theory/key.ts', 'const MINOR_BACK = 3;', 'const MINOR_BACK = 0;', 'theory/keys'),
+  core(
+    'theory/degree-chords.ts',
+    'if (isDominant(chord) && DOMINANT_COLOURS.includes(degree)) return { degree, note };',
+    '',
+    'theory/keys',
+  ),
+  core(
+    'theory/degree-chords.ts',
+    "['major', 'harmonic minor', 'melodic minor'].includes(key.kind) &&",
+    '',
+    'theory/keys',
+  ),
+  core('theory/figure.ts', "!plain ? '#' : sign", "false ? '#' : sign", 'theory/keys'),
+  core('theory/number.ts', 'return ok(`7${bracket}`);', 'return ok(bracket);', 'harmony'),
+  core('theory/scale.ts', "if (name.trim() === 'M') return 'major';", '', 'theory/keys'),
+  core('harmony/chord-in-key.ts', 'delays && isDominant(all[i]) ? next(one) : one', 'one', 'harmony'),
+  core('harmony/chord-in-key.ts', 'const wraps = all.length <= WRAPS;', 'const wraps = false;', 'harmony'),
+  core('harmony/chord-in-key.ts', 'blues: key.kind', 'blues: false && key.kind', 'harmony'),
+  core('harmony/chord-in-key.ts', '0 : KEY_POINTS.onlySound', '0 : 0', 'harmony'),
+  core('harmony/find-keys.ts', 'bare ? PHRASE.minorWithout : 0', '0', 'harmony'),
+  core(
+    'harmony/find-keys.ts',
+    'if (home && pairsOf(chords).some(([a, b]) => closes(a, b, home))) return [];',
+    '',
+    'harmony',
+  ),
+  core('harmony/find-keys.ts', '(prepares ? PHRASE.prepares : 0)', '0', 'harmony'),
+  core('harmony/number-progression.ts', 'if (numbers.length > MOST_NUMBERS)', 'if (false)', 'harmony'),
   // Planning.
   core(
     'planning/candidates.ts',
@@ -189,8 +219,7 @@ export const MUTANTS = [
   core('drills/fields.ts', "spec.optional && value === ''", 'false', 'drills/families'),
   core('drills/make-drill.ts', 'each.length >= 2', 'each.length >= 3', 'drills/families'),
   // Music.
-  core('theory/key.ts', 'accidentals > 7', 'accidentals > 8', 'theory'),
-  core('theory/key.ts', "(formula[2] === 'b5' ? 'o' : '')", "''", 'theory'),
+  core('theory/key.ts', 'const MOST_SIGNS = 7;', 'const MOST_SIGNS = 8;', 'theory'),
   // Screens.
   web('session/address.ts', 'if (router.currentRoute.value.name !== name) return;', '', 'address'),
   web('session/keeping.ts', 'began(kept.versionOf(newer));', '', 'keeping'),

@@ -6,6 +6,7 @@ export {
   majorKeys,
   makeChord,
   makeKey,
+  minorKeys,
   noteText,
   parseChord,
   QUALITIES,
@@ -26,6 +27,7 @@ export { fretsText, parseFrets, type FingerLabel, type Frets } from './grips';
 export { effortBand, gradeGrip, type Effort, type EffortBand, type Reason } from './effort';
 export { easierStandIns, findShapes, type GradedGrip, type ShapeLimits, type StandIn } from './shapes';
 export { makePaceFilter, stagePace, type Pace } from './pace';
+export { findKeys, keysThrough, type KeyFound, type KeyStretch } from './harmony';
 export { gradeChange, type ChangeGrade, type FingerMove } from './changes';
 export { taughtHand, type DrillContext, type HandLimits, type TaughtHand } from './hands';
 export { checkScore, neckFrames, tabText, type Score } from './score';

@@ -6,7 +6,7 @@ import type { Instrument } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
 import { parseChord, transposeChord } from '../theory/chord';
 import { noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note';
-import { parseScale } from '../theory/scale';
+import { parseScale } from '../theory/read-scale';
 import type { Move } from './family';
 import type { NamedGrip } from './parameters';
 
@@ -28,16 +28,22 @@ export const namedRoot = (root: string): NoteName | null => readNote(root)?.note
 /** A scale of the same kind on the root moved to; major where it could not be read. */
 export function keyOnRoot(key: string, { to }: Move): string {
   const scale = parseScale(key);
-  return `${noteText(to)} ${scale.ok ? scale.value.kind : 'major'}`;
+  return named(to, scale.ok ? scale.value.kind : 'major');
+}
+
+/** A scale by its root and kind, or its twin by sound where that root would need more than seven signs. */
+function named(root: NoteName, kind: string): string {
+  const name = `${noteText(root)} ${kind}`;
+  const read = parseScale(name);
+  return !read.ok && read.problem.code === 'scale.signature' ? read.problem.detail : name;
 }
 
 /** The key moved; one that stands on the root now takes the very name of the new one. */
 export function movedKey(key: string, up: number, root?: NoteName, now?: NoteName): string {
   const scale = parseScale(key);
   if (!scale.ok) return key;
-  if (root && now && noteText(scale.value.tonic) === noteText(now))
-    return `${noteText(root)} ${scale.value.kind}`;
-  return `${noteText(rootNamed(pitchClassOf(scale.value.tonic) + up))} ${scale.value.kind}`;
+  if (root && now && noteText(scale.value.tonic) === noteText(now)) return named(root, scale.value.kind);
+  return named(rootNamed(pitchClassOf(scale.value.tonic) + up), scale.value.kind);
 }
 
 interface InKey {

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { averageHand, standardGuitar } from '../fretboard';
 import { must } from '../kernel';
-import { majorKeys, noteText, parseChord, pitchClassOf, rootNamed, type NoteName } from '../theory';
+import {
+  majorKeys,
+  noteText,
+  parseChord,
+  parseScale,
+  pitchClassOf,
+  rootNamed,
+  type NoteName,
+} from '../theory';
 import {
   changeLoop,
   closeTriads,
@@ -73,7 +81,12 @@ describe.each(keyed.map((recipe) => [recipe.family, recipe] as const))('%s', (_,
   test('stands on the root asked, in all fifteen spellings, and can be made', () => {
     for (const key of majorKeys()) {
       const moved = must(rekey(recipe, key.tonic, standardGuitar));
-      expect(noteText(rootOf(moved) as NoteName)).toBe(noteText(key.tonic));
+      const root = rootOf(moved) as NoteName;
+      // A minor scale has no key on every major tonic: there it stands on the twin.
+      if (noteText(root) !== noteText(key.tonic)) {
+        expect(pitchClassOf(root)).toBe(pitchClassOf(key.tonic));
+        expect(parseScale(`${noteText(key.tonic)} minor`).ok).toBe(false);
+      }
       expect(makeDrill(moved, context).ok).toBe(true);
     }
   });

@@ -6,7 +6,6 @@
 import { XMLParser } from 'fast-xml-parser';
 import { fail, ok, type Result } from '../kernel/result';
 import {
-  keyOn,
   PIECE_LIMITS,
   type ChordOnBeat,
   type MelodyNote,
@@ -18,6 +17,7 @@ import {
 } from '../score/piece';
 import { EMPTY_PIECE } from '../score/chart';
 import { readPattern } from '../score/pattern';
+import { keyOn } from '../theory/key';
 import { readNote } from '../theory/note';
 import type { Pitch } from '../theory/pitch';
 import { beatsWords, TICKS_A_BEAT, ticksOf } from '../score/ticks';

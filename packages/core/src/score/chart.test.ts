@@ -1,8 +1,9 @@
 import { drawnPiece } from './drawn-rhythm';
 import { beatsOf, ticksOf } from './ticks';
 import fc from 'fast-check';
+import { keyOn } from '../theory';
 import { CHART_LIMITS, readChart } from './chart';
-import { playedBars, playedChords, readPieceKey, keyOn } from './piece';
+import { playedBars, playedChords, readPieceKey } from './piece';
 import { patternText, readPattern } from './pattern';
 import { writeChart } from './write-chart';
 

@@ -15,7 +15,6 @@ export { tabColumns, tabText, type TabColumn } from './tab';
 export { beatsOf, beatsWords, readTicks, TICKS_A_BEAT, ticksOf, ticksText } from './ticks';
 export { writtenValues, type NoteValue, type Tuplet, type WrittenValue } from './notation';
 export {
-  keyOn,
   PIECE_LIMITS,
   playedBars,
   playedChords,
@@ -26,7 +25,6 @@ export {
   type MelodyNote,
   type Piece,
   type PieceBar,
-  type PieceKey,
   type PlayedBar,
   type PlayedChord,
   type Pluck,

@@ -7,12 +7,13 @@
 import { randomOf, type Random } from '../kernel/random';
 import { fail, ok, type Result } from '../kernel/result';
 import { makeChord, parseChord, type Chord } from '../theory/chord';
+import type { Key } from '../theory/key';
 import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
 import { midiOf, pitchSpelled, type Pitch } from '../theory/pitch';
 import { scaleOn } from '../theory/scale';
 import { readPattern } from './pattern';
 import { EMPTY_PIECE } from './chart';
-import { readPieceKey, type MelodyNote, type Piece, type PieceBar, type PieceKey } from './piece';
+import { readPieceKey, type MelodyNote, type Piece, type PieceBar } from './piece';
 import { ticksOf } from './ticks';
 
 export const PIECE_LENGTHS = [8, 12, 16] as const;
@@ -119,7 +120,7 @@ export function makePiece(request: PieceRequest): Result<Piece> {
 }
 
 /** The chords of a key by degree; diminished ones are left to the harmony bench. */
-function chordsOf(key: PieceKey): KeyChord[] {
+function chordsOf(key: Key): KeyChord[] {
   const { notes } = scaleOn(key.tonic, key.mode);
   return (key.mode === 'major' ? MAJOR : MINOR).flatMap((quality, i) =>
     quality ? [{ degree: i + 1, chord: makeChord(notes[i], quality), place: PLACES[i] }] : [],
@@ -171,7 +172,7 @@ function following(from: KeyChord, chords: readonly KeyChord[], random: Random):
 }
 
 /** Chord tones where a note is long or begins a bar, the scale between; the last note is the tonic. */
-function melody(bars: readonly KeyChord[], beats: 3 | 4, key: PieceKey, random: Random): MelodyNote[][] {
+function melody(bars: readonly KeyChord[], beats: 3 | 4, key: Key, random: Random): MelodyNote[][] {
   const scale = scaleOn(key.tonic, key.mode).notes;
   const figures: readonly (readonly number[])[] = FIGURES[beats];
   const motive = [random.pick(figures), random.pick(figures)];

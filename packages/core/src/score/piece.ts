@@ -4,8 +4,8 @@
  * places and lengths are whole ticks of it (`ticks.ts`).
  * It says what is written, not how it is gripped; grips are found by a path, or locked by a teacher.
  */
-import { fail, ok, type Result } from '../kernel/result';
-import { mod12, noteText, pitchClassOf, readNote, type NoteName } from '../theory/note';
+import { fail, type Result } from '../kernel/result';
+import { makeKey, type Key } from '../theory/key';
 import type { Pitch } from '../theory/pitch';
 import { TICKS_A_BEAT } from './ticks';
 
@@ -13,15 +13,6 @@ export interface TimeSignature {
   readonly beats: number;
   /** 2, 4, 8 or 16. */
   readonly unit: number;
-}
-
-export interface PieceKey {
-  /** `Db major`, `F# minor`. */
-  readonly name: string;
-  readonly tonic: NoteName;
-  readonly mode: 'major' | 'minor';
-  /** Sharps of the signature, flats negative: -7 to 7. */
-  readonly fifths: number;
 }
 
 export interface ChordOnBeat {
@@ -122,55 +113,12 @@ export const PIECE_LIMITS = {
   capo: 11,
 } as const;
 
-const MAJOR_FIFTHS: Readonly<Record<string, number>> = {
-  Cb: -7, Gb: -6, Db: -5, Ab: -4, Eb: -3, Bb: -2, F: -1, C: 0, G: 1, D: 2, A: 3, E: 4, B: 5, 'F#': 6, 'C#': 7,
-}; // prettier-ignore
-
-/** Reads `Db`, `Db major`, `F#m`, `F# minor`. Problem: `key.name`, or `key.signature` past seven accidentals. */
-export function readPieceKey(text: string): Result<PieceKey> {
-  const plain = text.trim().replaceAll('♭', 'b').replaceAll('♯', '#');
-  const read = readNote(plain);
-  const rest = read ? plain.slice(read.length).trim() : '';
-  if (!read || !/^(|m|min|minor|maj|major)$/.test(rest)) return fail('key.name', 0, 'C major, or F# minor');
-  const mode = /^(m|min|minor)$/.test(rest) ? 'minor' : 'major';
-  const name = noteText(read.note);
-  // A minor key has the signature of the major key a minor third above: three fifths back.
-  const fifths = fifthsOf(read.note, mode);
-  if (fifths === undefined || Math.abs(fifths) > 7)
-    return fail('key.signature', 0, keyOn(pitchClassOf(read.note), mode).name);
-  return ok({ name: `${name} ${mode}`, tonic: read.note, mode, fifths });
-}
-
-const fifthsOf = (tonic: NoteName, mode: PieceKey['mode']): number | undefined =>
-  mode === 'major' ? MAJOR_FIFTHS[noteText(tonic)] : minorFifths(tonic);
-
-function minorFifths(tonic: NoteName): number | undefined {
-  const known = MAJOR_FIFTHS[noteText(tonic)];
-  if (known !== undefined) return known - 3;
-  // G#, D# and A# are tonics of minor keys alone.
-  return { 'G#': 5, 'D#': 6, 'A#': 7 }[noteText(tonic)];
-}
-
-/** Every key of this mode on a pitch class that has at most seven sharps or flats. */
-export const keysOn = (pitchClass: number, mode: PieceKey['mode']): PieceKey[] =>
-  TONICS.flatMap((tonic) => {
-    const fifths = fifthsOf(tonic, mode);
-    if (fifths === undefined || Math.abs(fifths) > 7 || pitchClassOf(tonic) !== mod12(pitchClass)) return [];
-    return [{ name: `${noteText(tonic)} ${mode}`, tonic, mode, fifths }];
-  });
-const TONICS: readonly NoteName[] = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C# G# D# A#'
-  .split(' ')
-  .flatMap((name) => readNote(name)?.note ?? []);
-
-/** The key of this mode on a pitch class with the fewest accidentals; flats where two are equal. */
-export function keyOn(pitchClass: number, mode: PieceKey['mode']): PieceKey {
-  const keys = keysOn(pitchClass, mode);
-  return keys.reduce((best, one) =>
-    Math.abs(one.fifths) < Math.abs(best.fifths) ||
-    (Math.abs(one.fifths) === Math.abs(best.fifths) && one.fifths < best.fifths)
-      ? one
-      : best,
-  );
+/** Reads `Db`, `Db major`, `F#m`, `F# minor`: the keys a piece is in. Problem: `key.name`, or `key.signature` with its twin. */
+export function readPieceKey(text: string): Result<Key> {
+  const key = makeKey(text);
+  if (!key.ok)
+    return key.problem.code === 'key.signature' ? key : fail('key.name', 0, 'C major, or F# minor');
+  return ['major', 'minor'].includes(key.value.kind) ? key : fail('key.name', 0, 'C major, or F# minor');
 }
 
 /** A bar as it is played: where it stands in the chart and what holds for it. */

@@ -6,20 +6,12 @@ import { planPath, tempoFor, type PathMemory, type PathOptions } from '../change
 import { fail, must, ok, type Result } from '../kernel/result';
 import { mean } from '../kernel/number';
 import { intervalBetween, pitchAway } from '../theory/interval';
+import { keyOn, keysOn, type Key } from '../theory/key';
 import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
 import { makeChord, noChord } from '../theory/chord';
 import { midiOf, pitchSpelled, type Pitch } from '../theory/pitch';
 import { chordOf, gapBeatsOf } from './piece-path';
-import {
-  keyOn,
-  keysOn,
-  PIECE_LIMITS,
-  readPieceKey,
-  writtenChords,
-  type Piece,
-  type PieceBar,
-  type PieceKey,
-} from './piece';
+import { PIECE_LIMITS, readPieceKey, writtenChords, type Piece, type PieceBar } from './piece';
 
 /** Root names moved from one tonic to another with their letters: Gb7 in Db becomes F7 in C, never E#7. */
 function noteMover(from: NoteName, to: NoteName): (note: NoteName) => NoteName {
@@ -108,10 +100,10 @@ export interface KeyOffer {
   readonly nearness: KeyNearness;
   /** Semitones up (or down) from where it sounds now, -5 to 6. */
   readonly away: number;
-  readonly key: PieceKey;
+  readonly key: Key;
   readonly capo: number;
   /** Key of the shapes behind the capo. */
-  readonly shapes: PieceKey;
+  readonly shapes: Key;
   /** Mean and highest grade of the grips. */
   readonly meanEffort: number;
   readonly heaviest: number;
@@ -144,7 +136,7 @@ export function keyOffers(
     pc === pitchClassOf(own.tonic) ? own : keyOn(pc, own.mode),
   );
   const shapesIn = plain.map((key) => grade(must(rekeyPiece(piece, key.name)), 0, options, memory));
-  const offersOf = (key: PieceKey, capos: readonly number[]): KeyOffer[] => {
+  const offersOf = (key: Key, capos: readonly number[]): KeyOffer[] => {
     const sings = range ? octavesWithin(piece, key, range) : null;
     if (sings === undefined) return [];
     const pc = pitchClassOf(key.tonic);
@@ -212,11 +204,7 @@ function grade(piece: Piece, capo: number, options: PathOptions, memory?: PathMe
 }
 
 /** In which octave the melody lies inside the range; null without a melody, undefined where it does in none. */
-function octavesWithin(
-  piece: Piece,
-  key: PieceKey,
-  range: SingerRange,
-): { octaves: number } | null | undefined {
+function octavesWithin(piece: Piece, key: Key, range: SingerRange): { octaves: number } | null | undefined {
   for (const octaves of [0, -1, 1]) {
     const moved = must(rekeyPiece(piece, key.name, { octaves }));
     const sung = moved.sections.flatMap((section) =>

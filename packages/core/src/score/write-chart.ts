@@ -30,6 +30,16 @@ export function writeChart(piece: Piece): string {
   return `${[head.join('\n'), ...sections].join('\n\n')}\n`;
 }
 
+/** Bars on one line, as a chart has them: `| C | Am . F . |`. */
+export function chartBars(bars: readonly PieceBar[], before: TimeSignature): string {
+  let time = before;
+  const cells = bars.map((bar) => {
+    time = bar.time ?? time;
+    return barText(bar, time.beats);
+  });
+  return `| ${cells.join(' | ')} |`;
+}
+
 function sectionLines(section: Section, before: TimeSignature): string[] {
   const lines = [
     `[${section.name}]${section.times > 1 ? ` x${section.times}` : ''}${section.pattern ? ` ${section.pattern}` : ''}`,
@@ -37,11 +47,8 @@ function sectionLines(section: Section, before: TimeSignature): string[] {
   let time = before;
   for (let at = 0; at < section.bars.length; at += BARS_A_LINE) {
     const bars = section.bars.slice(at, at + BARS_A_LINE);
-    const cells = bars.map((bar) => {
-      time = bar.time ?? time;
-      return barText(bar, time.beats);
-    });
-    lines.push(`| ${cells.join(' | ')} |`);
+    lines.push(chartBars(bars, time));
+    time = bars.reduce((now, bar) => bar.time ?? now, time);
     if (!bars.some((bar) => bar.melody)) continue;
     lines.push(`m: | ${bars.map((bar) => (bar.melody ?? []).map(noteText).join(' ')).join(' | ')} |`);
     if (bars.some((bar) => bar.melody?.some((note) => note.word !== undefined)))

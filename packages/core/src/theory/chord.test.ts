@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { Chord as TonalChord, Note } from 'tonal';
 import { must } from '../kernel';
 import { chordNotes, makeChord, noChord, parseChord, transposeChord } from './chord';
-import { degreeChords, majorKeys, makeKey } from './key';
+import { degreeChords } from './degree-chords';
+import { majorKeys, makeKey } from './key';
 import { noteText, pitchClassOf, readNote } from './note';
 import { QUALITIES } from './qualities';
 

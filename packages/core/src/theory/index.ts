@@ -13,8 +13,11 @@ export {
   type ChordTone,
   type ParseOptions,
 } from './chord';
-export { degreeChords, majorKeys, makeKey, type DegreeChord, type Key, type Tension } from './key';
+export { keyOn, keysOn, majorKeys, makeKey, minorKeys, signatureOf, type Key } from './key';
+export { degreeChords, type DegreeChord, type Job, type Tension } from './degree-chords';
+export { degreeOver, figureOf, type FigureSchool } from './figure';
 export { midiOf, parsePitch, pitchSpelled, pitchText, writtenPitch, type Pitch } from './pitch';
 export { intervalBetween, intervalText, pitchAway, type Interval } from './interval';
-export { parseScale, scaleKinds, scaleOn, type Scale } from './scale';
+export { parseScale } from './read-scale';
+export { parentOf, scaleKinds, scaleOn, type ParentScale, type Scale } from './scale';
 export { chordOfNumeral } from './numeral';

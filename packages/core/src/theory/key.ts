@@ -1,100 +1,84 @@
 /**
- * A key and the seven chords built on its degrees. This version holds the fifteen major keys whose signature
- * needs at most seven accidentals; the chords come from stacking the scale in thirds, never from a list.
+ * A key: a tonic, a scale of seven notes on it, and the signature it is written with, that of the major or natural minor
+ * key its scale belongs to. Fifteen major and fifteen minor keys need at most seven sharps or flats; modes and the other
+ * minors are judged by the key whose signature they take. What needs more is refused and its twin by sound offered.
  */
-import { fail, must, ok, type Result } from '../kernel/result';
-import { degreeParts, degreeSemitones, noteAtDegree, type Degree } from './degree';
-import { makeChord, type Chord } from './chord';
-import { mod12, noteText, pitchClassOf, readNote, type NoteName } from './note';
-import { QUALITIES } from './qualities';
+import { fail, ok, type Result } from '../kernel/result';
+import { LETTERS, mod12, noteText, pitchClassOf, readNote, type NoteName } from './note';
+import { kindNamed, parentOf, scaleOn } from './scale';
 
 export interface Key {
-  /** e.g. `Ab major`. */
+  /** `Ab major`, `E harmonic minor`, `D dorian`. */
   readonly name: string;
   readonly tonic: NoteName;
+  /** A kind of `scaleKinds` with seven notes. */
+  readonly kind: string;
+  /** By its third. */
+  readonly mode: 'major' | 'minor';
+  /** Sharps of the signature, flats negative: -7 to 7. */
+  readonly fifths: number;
   /** The seven notes from the tonic up. */
   readonly scale: readonly NoteName[];
 }
 
-export interface Tension {
-  readonly degree: Degree;
-  /** Set where the tension lies a half step above a chord tone (or is the 13 on 2): use it knowingly. */
-  readonly care?: true;
+const MOST_SIGNS = 7;
+/** Of a natural note as a major tonic. */
+const FIFTHS = { F: -1, C: 0, G: 1, D: 2, A: 3, E: 4, B: 5 } as const;
+/** A minor key has the signature of the major key a minor third above: three fifths back. */
+const MINOR_BACK = 3;
+
+/** The signature of a scale of seven notes, in sharps; beyond seven either way there is no such key. Null for other scales. */
+export function signatureOf(tonic: NoteName, kind: string): number | null {
+  const parent = parentOf(tonic, kind);
+  if (!parent) return null;
+  const major = FIFTHS[parent.tonic.letter] + 7 * parent.tonic.accidental;
+  return parent.kind === 'major' ? major : major - MINOR_BACK;
 }
 
-export interface DegreeChord {
-  /** 1 to 7. */
-  readonly degree: number;
-  /** Upper case major, lower case minor, `o` for diminished. */
-  readonly numeral: string;
-  readonly chord: Chord;
-  readonly mode: string;
-  readonly tensions: readonly Tension[];
-}
+const fits = (tonic: NoteName, kind: string): boolean =>
+  Math.abs(signatureOf(tonic, kind) ?? Number.POSITIVE_INFINITY) <= MOST_SIGNS;
 
-const MAJOR: readonly Degree[] = ['1', '2', '3', '4', '5', '6', '7'];
-const MODES = ['ionian', 'dorian', 'phrygian', 'lydian', 'mixolydian', 'aeolian', 'locrian'];
-const NUMERALS = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
+const keyOf = (tonic: NoteName, kind: string): Key => {
+  const { name, notes, degrees } = scaleOn(tonic, kind);
+  const mode = degrees[2] === 'b3' ? 'minor' : 'major';
+  return { name, tonic, kind, mode, fifths: signatureOf(tonic, kind) ?? 0, scale: notes };
+};
 
-/** Reads `Ab major` or `Ab`. Problems: `key.tonic`, `key.mode`, `key.signature` (more than seven accidentals). */
+/**
+ * Reads `Ab major`, `Ab`, `F#m`, `E harmonic minor`, `D dorian`. Problems: `key.tonic`, `key.mode` (detail: one there is), `key.signature` (more than seven signs; detail: the twin).
+ */
 export function makeKey(name: string): Result<Key> {
   const text = name.trim().replaceAll('♭', 'b').replaceAll('♯', '#');
   const read = readNote(text);
   if (!read) return fail('key.tonic', 0, 'C major');
-  const mode = text.slice(read.length).trim();
-  if (mode !== '' && mode !== 'major') return fail('key.mode', read.length, `${noteText(read.note)} major`);
-  const scale = MAJOR.map((degree) => noteAtDegree(read.note, degree));
-  const accidentals = scale.reduce((sum, note) => sum + Math.abs(note.accidental), 0);
-  if (accidentals > 7) return fail('key.signature', 0, `${simplerTonic(read.note)} major`);
-  return ok({ name: `${noteText(read.note)} major`, tonic: read.note, scale });
+  const kind = kindNamed(text.slice(read.length));
+  if (kind === null || !parentOf(read.note, kind))
+    return fail('key.mode', read.length, `${noteText(read.note)} major`);
+  if (!fits(read.note, kind)) return fail('key.signature', 0, keyOn(pitchClassOf(read.note), kind).name);
+  return ok(keyOf(read.note, kind));
 }
 
-/** Tonics by fifths, from seven flats to seven sharps. */
-const BY_FIFTHS = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C#'.split(' ');
+/** Every note with at most one sign: the tonics there are. */
+const TONICS: readonly NoteName[] = LETTERS.flatMap((letter) =>
+  [-1, 0, 1].map((accidental) => ({ letter, accidental })),
+);
+
+/** Every key of this kind on a pitch class that has at most seven sharps or flats, flats first. */
+export const keysOn = (pitchClass: number, kind: string): Key[] =>
+  TONICS.filter((tonic) => pitchClassOf(tonic) === mod12(pitchClass) && fits(tonic, kind))
+    .map((tonic) => keyOf(tonic, kind))
+    .sort((a, b) => a.fifths - b.fifths);
+
+/** The key of this kind on a pitch class with the fewest signs; flats where two are equal. */
+export const keyOn = (pitchClass: number, kind: string): Key =>
+  keysOn(pitchClass, kind).reduce((best, one) => (Math.abs(one.fifths) < Math.abs(best.fifths) ? one : best));
+
+const allOf = (kind: string): Key[] =>
+  TONICS.filter((tonic) => fits(tonic, kind))
+    .map((tonic) => keyOf(tonic, kind))
+    .sort((a, b) => a.fifths - b.fifths);
 
 /** The fifteen major keys by fifths, from Cb to C#. */
-export function majorKeys(): Key[] {
-  return BY_FIFTHS.map((name) => must(makeKey(name)));
-}
-
-/** The seven chords of a key in order; with `sevenths` four-note chords. */
-export function degreeChords(key: Key, options: { readonly sevenths?: boolean } = {}): DegreeChord[] {
-  return key.scale.map((root, index) => {
-    const stacked = [0, 2, 4, 6, 8, 10, 12].map((step) => relativeDegree(key, index, step));
-    const formula = stacked.slice(0, options.sevenths ? 4 : 3);
-    const quality = QUALITIES.find((candidate) => candidate.formula.join() === formula.join());
-    if (!quality) throw new RangeError(`no quality for ${formula.join(' ')}`);
-    const small = formula[1] === 'b3';
-    const numeral =
-      (small ? NUMERALS[index].toLowerCase() : NUMERALS[index]) + (formula[2] === 'b5' ? 'o' : '');
-    return {
-      degree: index + 1,
-      numeral,
-      chord: makeChord(root, quality.id),
-      mode: MODES[index],
-      tensions: stacked.slice(4).map((degree) => withCare(degree, stacked.slice(0, 4), index)),
-    };
-  });
-}
-
-/** The scale note `step` thirds-wise above a degree, named against the major scale of that degree's note. */
-function relativeDegree(key: Key, index: number, step: number): Degree {
-  const root = key.scale[index];
-  const note = key.scale[(index + step) % 7];
-  const number = step + 1;
-  const semitones = mod12(pitchClassOf(note) - pitchClassOf(root));
-  const alteration = mod12(semitones - degreeSemitones(String(number)) + 6) - 6;
-  return (alteration < 0 ? 'b'.repeat(-alteration) : '#'.repeat(alteration)) + number;
-}
-
-function withCare(tension: Degree, chord: readonly Degree[], index: number): Tension {
-  const above = chord.some((tone) => mod12(degreeSemitones(tension) - degreeSemitones(tone)) === 1);
-  const sixOnTwo = index === 1 && degreeParts(tension).number === 13;
-  return above || sixOnTwo ? { degree: tension, care: true } : { degree: tension };
-}
-
-function simplerTonic(tonic: NoteName): string {
-  const target = pitchClassOf(tonic);
-  const plain = majorKeys().find((key) => pitchClassOf(key.tonic) === target);
-  return plain ? noteText(plain.tonic) : 'C';
-}
+export const majorKeys = (): Key[] => allOf('major');
+/** The fifteen minor keys by fifths, from Ab to A#. */
+export const minorKeys = (): Key[] => allOf('minor');

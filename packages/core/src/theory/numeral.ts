@@ -1,7 +1,7 @@
 /**
  * A chord by its number in a key: `ii7`, `V7`, `viio`, `bVII`, `IVmaj7`; over a slash the key it is borrowed for (`V7/V`), a
  * step of the key as bass (`I/3`) or a note (`I/E`). Case says major or minor; what follows the numeral is a chord suffix. A
- * bare numeral is the triad it says, which need not be the key's own (`II` in C is D).
+ * bare numeral is the triad it says, which need not be the key's own (`II` in C is D). Digits are read too (`number.ts`).
  *
  * In minor keys (our conventions, as most teachers write them): III, VI and VII stand on the natural minor's steps, as bIII,
  * bVI and bVII do; a diminished chord on 6 or 7 stands on the raised step, so that `viio7` in A minor is on G#; `#` raises 6
@@ -10,35 +10,13 @@
 import { fail, ok, type Result } from '../kernel/result';
 import { makeChord, parseChord, type Chord } from './chord';
 import { noteAtDegree } from './degree';
-import { makeKey } from './key';
+import { makeKey, type Key } from './key';
+import { isNumber, numberedChord } from './number';
 import { noteText, readNote, spelledSimply, type NoteName } from './note';
 
 const NUMERALS = ['i', 'ii', 'iii', 'iv', 'v', 'vi', 'vii'];
-type Mode = 'major' | 'minor';
 
-interface Tonality {
-  readonly tonic: NoteName;
-  readonly mode: Mode;
-}
-
-/** Reads `Ab`, `Ab major` or `F minor`. Problems: those of `makeKey`; a minor key is judged by the major key it shares its signature with. */
-function readTonality(name: string): Result<Tonality> {
-  const text = name.trim().replaceAll('♭', 'b').replaceAll('♯', '#');
-  const read = readNote(text);
-  const mode = read ? text.slice(read.length).trim() : '';
-  if (!read || !/^(?:minor|min|m)$/.test(mode)) {
-    const key = makeKey(name);
-    return key.ok ? ok({ tonic: key.value.tonic, mode: 'major' }) : key;
-  }
-  const relative = noteAtDegree(read.note, 'b3');
-  const key = makeKey(`${noteText(relative)} major`);
-  if (!key.ok) {
-    const twin = readNote(key.problem.detail);
-    const tonic = twin ? noteAtDegree(twin.note, '6') : read.note;
-    return fail(key.problem.code, 0, `${noteText(tonic)} minor`);
-  }
-  return ok({ tonic: read.note, mode: 'minor' });
-}
+type Tonality = Pick<Key, 'tonic' | 'mode'>;
 
 const DIMINISHED = /^(?:o|°|ø|dim|m7b5|m7\(b5\)|-7b5)/;
 
@@ -64,6 +42,7 @@ function rootOf(
 const PLAIN = /^([b#]?)(vii|vi|v|iv|iii|ii|i|VII|VI|V|IV|III|II|I)(?![ivIV])(.*)$/;
 
 function plainChord(numeral: string, key: Tonality): Result<Chord> {
+  if (isNumber(numeral)) return numberedChord(numeral, key);
   const found = PLAIN.exec(numeral);
   if (!found) return fail('numeral.degree', 0, 'ii7');
   const [, sign, degree, suffix] = found;
@@ -80,9 +59,9 @@ const slashAt = (numeral: string): number => {
   return found && !numeral.endsWith('6/9') ? found.index : -1;
 };
 
-/** Problems: those of the key (`makeKey`), `numeral.degree` (detail: one that is read), `numeral.minor` (both readings), and those of `parseChord`. */
+/** Problems: those of the key (`makeKey`), `numeral.degree` (detail: one that is read), `numeral.minor` and `numeral.two` (both readings), and those of `parseChord`. */
 export function chordOfNumeral(numeral: string, keyName: string): Result<Chord> {
-  const key = readTonality(keyName);
+  const key = makeKey(keyName);
   if (!key.ok) return key;
   return chordIn(numeral.trim().replaceAll('♭', 'b').replaceAll('♯', '#'), key.value);
 }

@@ -5,7 +5,8 @@ import { intervalBetween, intervalText, pitchAway } from './interval';
 import { degreeSemitones } from './degree';
 import { LETTERS, noteText, pitchClassOf, readNote, type NoteName } from './note';
 import { midiOf, parsePitch, pitchSpelled, pitchText, writtenPitch } from './pitch';
-import { parseScale, scaleKinds, scaleOn } from './scale';
+import { parseScale } from './read-scale';
+import { scaleKinds, scaleOn } from './scale';
 
 const ROOTS = 'C C# Db D Eb E F F# Gb G Ab A Bb B'.split(' ');
 const note = (text: string) => readNote(text)?.note as NoteName;

@@ -3,9 +3,8 @@
  * major, harmonic minor and melodic minor scales are made by starting the parent on another of its notes, never
  * listed; names follow common usage.
  */
-import { fail, ok, type Result } from '../kernel/result';
 import { degreeSemitones, noteAtDegree, type Degree } from './degree';
-import { mod12, noteText, readNote, type NoteName } from './note';
+import { LETTERS, mod12, noteText, pitchClassOf, type NoteName } from './note';
 
 export interface Scale {
   /** e.g. `D dorian`. */
@@ -66,7 +65,10 @@ const OTHERS: Readonly<Record<string, string>> = {
 
 const ALIASES: Readonly<Record<string, string>> = {
   '': 'major',
+  maj: 'major',
   ionian: 'major',
+  m: 'minor',
+  min: 'minor',
   aeolian: 'minor',
   'natural minor': 'minor',
   pentatonic: 'major pentatonic',
@@ -95,6 +97,40 @@ const DEGREES: ReadonlyMap<string, readonly Degree[]> = new Map([
 
 export const scaleKinds: readonly string[] = [...DEGREES.keys()];
 
+/** The kind meant by a name, an abbreviation or nothing (major); null where there is none. */
+export function kindNamed(name: string): string | null {
+  // A capital M is major, a small one minor: the one place where case tells.
+  if (name.trim() === 'M') return 'major';
+  const asked = name.trim().toLowerCase().replace(/\s+/g, ' ');
+  const kind = ALIASES[asked] ?? asked;
+  return DEGREES.has(kind) ? kind : null;
+}
+
+export interface ParentScale {
+  readonly tonic: NoteName;
+  readonly kind: 'major' | 'harmonic minor' | 'melodic minor';
+  /** Degree of the parent on which the mode stands, 1 to 7. */
+  readonly degree: number;
+  /** The parent's modes in order; the first is the parent by another name. */
+  readonly modes: readonly string[];
+}
+
+/** The scale a mode is a mode of, spelled with the same seven notes; null for a kind that is no mode of those parents. */
+export function parentOf(tonic: NoteName, kind: string): ParentScale | null {
+  const parent = PARENTS.find((one) => one.modes.includes(kind));
+  if (!parent) return null;
+  const index = parent.modes.indexOf(kind);
+  const letter = LETTERS[(LETTERS.indexOf(tonic.letter) + 7 - index) % 7];
+  const pitchClass = mod12(pitchClassOf(tonic) - degreeSemitones(parent.degrees[index]));
+  const natural = pitchClassOf({ letter, accidental: 0 });
+  return {
+    tonic: { letter, accidental: mod12(pitchClass - natural + 6) - 6 },
+    kind: parent.modes[0] as ParentScale['kind'],
+    degree: index + 1,
+    modes: parent.modes,
+  };
+}
+
 /** A scale on a tonic; RangeError for a kind that is not in `scaleKinds`. */
 export function scaleOn(tonic: NoteName, kind: string): Scale {
   const degrees = DEGREES.get(kind);
@@ -106,18 +142,4 @@ export function scaleOn(tonic: NoteName, kind: string): Scale {
     degrees,
     notes: degrees.map((degree) => noteAtDegree(tonic, degree)),
   };
-}
-
-/** Reads `D dorian`, `Bb`, `F# harmonic minor`. Problems: `scale.tonic`, `scale.kind` (detail: a kind near it). */
-export function parseScale(text: string): Result<Scale> {
-  const typed = text.trim().replaceAll('♭', 'b').replaceAll('♯', '#');
-  const read = readNote(typed);
-  if (!read) return fail('scale.tonic', 0, 'C major');
-  const asked = typed.slice(read.length).trim().toLowerCase().replace(/\s+/g, ' ');
-  const kind = ALIASES[asked] ?? asked;
-  if (!DEGREES.has(kind)) {
-    const near = scaleKinds.find((one) => one.startsWith(kind.slice(0, 3))) ?? 'major';
-    return fail('scale.kind', read.length, `${noteText(read.note)} ${near}`);
-  }
-  return ok(scaleOn(read.note, kind));
 }

@@ -56,9 +56,12 @@ const narrow = useMediaQuery('(max-width: 779px)');
 const folded = computed(() => narrow.value && !open.value);
 const menu = useTemplateRef<HTMLButtonElement>('menu');
 const nav = useTemplateRef<HTMLElement>('nav');
+// A place that comes late leaves the places open for somebody who is choosing another.
 watch(
-  () => route.fullPath,
-  () => (open.value = false),
+  () => route.path,
+  () => {
+    if (!nav.value?.contains(document.activeElement)) open.value = false;
+  },
 );
 async function unfold() {
   open.value = !open.value;
@@ -106,6 +109,7 @@ function fold(event: KeyboardEvent) {
               :to="link.to"
               :class="{ here: route.meta.place === link.place, 'visually-hidden': folded }"
               :aria-current="route.meta.place === link.place ? 'page' : undefined"
+              @click="open = false"
             >
               {{ link.label }}
             </RouterLink>

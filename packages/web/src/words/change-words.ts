@@ -101,6 +101,15 @@ export const gaveWayWords = (names: readonly (GivenWay | 'lock')[]): string =>
   names.map((name) => GAVE_WAY[name]).join(', ');
 
 const CHART: Readonly<Record<string, string>> = {
+  'numbers.key': 'Say the key too',
+  'numbers.long': 'Too many chords',
+  'numbers.empty': 'No chords yet',
+  'numeral.degree': 'No such step, try',
+  'numeral.two': 'That may be two chords',
+  'numeral.minor': 'In minor that may be two chords',
+  'key.tonic': 'Not a key, try',
+  'key.mode': 'Not a key, try',
+  'key.signature': 'More than seven signs, try',
   'chart.chord': 'Not a chord we can read',
   'chart.beats': 'The beats do not add up',
   'chart.length': 'That is no length',

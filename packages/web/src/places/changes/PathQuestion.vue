@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** What is asked: the chords, the tempo, and the limits of the path. */
 import { BButton } from 'bootstrap-vue-next';
-import { ref, useTemplateRef } from 'vue';
+import { chordOf } from '@finch/core/score';
+import { computed, ref, useTemplateRef } from 'vue';
 import { sayChart } from '../../words/change-words';
+import { keyWords } from '../../words/key-words';
 import { writeAsked } from './path-asked';
 import PathAsk from './PathAsk.vue';
 import type { PathBench } from './use-path-bench';
@@ -12,6 +14,8 @@ const { work, taught, tempoGiven, who } = props.bench;
 const { typed, asked, progression, foundFor } = work;
 const { instrument, limit } = taught;
 const asking = ref(false);
+/** The key the chords are in, by their names alone. */
+const inKey = computed(() => keyWords(foundFor.value.chords.flatMap(({ chord }) => chordOf(chord))));
 const box = useTemplateRef<HTMLInputElement>('box');
 defineExpose({ focus: () => box.value?.focus() });
 </script>
@@ -54,6 +58,7 @@ defineExpose({ focus: () => box.value?.focus() });
   <p v-if="progression.problems.length" id="chords-said" class="refusal" role="alert">
     {{ sayChart(progression.problems[0]) }}
   </p>
+  <p v-else class="small in-key">{{ inKey }}</p>
 </template>
 
 <style scoped>
@@ -65,6 +70,10 @@ defineExpose({ focus: () => box.value?.focus() });
 .typed #chords {
   flex: 1;
   font-family: var(--mono);
+}
+.in-key {
+  min-height: 1.4em;
+  margin: 0;
 }
 .tempo-label {
   display: flex;

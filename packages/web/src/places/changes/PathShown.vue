@@ -67,7 +67,7 @@ const outside = computed(() => {
       @open="openShape"
     />
     <p v-else-if="!busy && !failed" class="empty">
-      No chords yet. Type some, like C Am F G, or with bars: | Db | Bbm7 | Gb Ab7 |
+      No chords yet. Type some, like C Am F G, with bars: | Db | Bbm7 | Gb Ab7 | or in numbers: ii7 V7 I in Ab
     </p>
   </div>
 </template>

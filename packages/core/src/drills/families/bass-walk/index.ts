@@ -11,7 +11,7 @@ import type { GradedGrip } from '../../../shapes/graded-grip';
 import { makeChord, parseChord, transposeChord, type Chord } from '../../../theory/chord';
 import { noteAtDegree } from '../../../theory/degree';
 import { mod12, noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
-import { parseScale } from '../../../theory/scale';
+import { parseScale } from '../../../theory/read-scale';
 import type { DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill } from '../../sequence';

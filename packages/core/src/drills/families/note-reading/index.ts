@@ -9,7 +9,7 @@ import { fail, ok, type Result } from '../../../kernel/result';
 import { seededRandom } from '../../../kernel/random';
 import { pitchSpelled, pitchText } from '../../../theory/pitch';
 import { readNote } from '../../../theory/note';
-import { parseScale } from '../../../theory/scale';
+import { parseScale } from '../../../theory/read-scale';
 import {
   BEATS_A_CALL,
   callsDrill,

@@ -12,7 +12,6 @@ import { fail, ok, type Result } from '../../../kernel/result';
 import { readChart } from '../../../score/chart';
 import { patternBars } from '../../../score/pattern-bars';
 import {
-  keyOn,
   playedBars,
   playedChords,
   readPieceKey,
@@ -25,6 +24,7 @@ import { rekeyPiece } from '../../../score/rekey-piece';
 import { writeChart } from '../../../score/write-chart';
 import type { Bar, ScoreEvent } from '../../../score/score';
 import { beatsOf, ticksOf } from '../../../score/ticks';
+import { keyOn } from '../../../theory/key';
 import { noteText, pitchClassOf } from '../../../theory/note';
 import { midiOf } from '../../../theory/pitch';
 import type { DrillContext } from '../../../hands/taught-hand';

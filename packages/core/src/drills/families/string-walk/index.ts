@@ -9,7 +9,8 @@ import { seededRandom } from '../../../kernel/random';
 import type { Bar, ScoreNote } from '../../../score/score';
 import { TICKS_A_BEAT, ticksOf } from '../../../score/ticks';
 import { mod12, noteText, pitchClassOf } from '../../../theory/note';
-import { parseScale, type Scale } from '../../../theory/scale';
+import { parseScale } from '../../../theory/read-scale';
+import type { Scale } from '../../../theory/scale';
 import {
   BEATS_A_CALL,
   callsDrill,
