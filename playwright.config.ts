@@ -4,7 +4,7 @@ import { CHROMIUM } from './scripts/lib/test-world.mjs';
 export default defineConfig({
   testDir: 'e2e',
   workers: 1,
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   forbidOnly: true,

@@ -77,3 +77,6 @@ export const takesHere = (page: Page): Promise<number> =>
         };
       }),
   );
+
+/** The grips of a piece come behind those of the piece looked at before, with all its players', on one worker. */
+export const GRIPS_FOUND_MS = 60_000;

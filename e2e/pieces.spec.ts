@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, takesHere, test, walkToCard } from './house';
+import { expect, GRIPS_FOUND_MS, takesHere, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -84,7 +84,7 @@ test('a chart is typed with its faults said, kept, edited, re-keyed, taken away 
   await expect(page.locator('.piece-strip h1')).toHaveText('Oar Song');
   await expect(page.locator('.middle .bar')).toHaveCount(4);
   await expect(page.locator('.weak-bpm b')).toBeVisible();
-  await expect(page.locator('.heavy li').first()).toBeVisible();
+  await expect(page.locator('.heavy li').first()).toBeVisible({ timeout: GRIPS_FOUND_MS });
   await page.getByRole('button', { name: 'Re-key' }).click();
   const row = page.locator('.keys tbody tr', { hasText: 'no capo' }).first();
   const key = await row.locator('th').textContent();
@@ -221,7 +221,7 @@ test('a piece goes out as MusicXML and MIDI and comes back in, looked at first; 
   await sit('Tamsin Brackwater');
   await page.goto('/pieces');
   await page.locator('.repertoire button', { hasText: 'Ropewalk Lullaby' }).click();
-  await page.locator('.heavy li').first().waitFor();
+  await page.locator('.heavy li').first().waitFor({ timeout: GRIPS_FOUND_MS });
   await page.getByRole('button', { name: 'Files' }).click();
   const saved = async (name: string) => {
     const download = page.waitForEvent('download');

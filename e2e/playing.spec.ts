@@ -1,7 +1,7 @@
 /** Drills of moving and striking, bars of a piece as a drill, the tempo ladder, pieces made by rule and on paper. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, test, walkToCard } from './house';
+import { expect, GRIPS_FOUND_MS, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -90,7 +90,7 @@ test('bars are picked without a key held, become a drill, go home, and are climb
   await sit('Tamsin Brackwater');
   await onPieces(page);
   await page.locator('.repertoire button', { hasText: 'Ropewalk Lullaby' }).click();
-  await page.locator('.heavy li').first().waitFor();
+  await page.locator('.heavy li').first().waitFor({ timeout: GRIPS_FOUND_MS });
   await page.locator('.middle .bar').nth(1).click();
   await page.locator('.middle .bar').nth(3).click();
   await expect(page.locator('.middle .bar.picked')).toHaveCount(3);
@@ -136,7 +136,7 @@ test('a piece is made by rule from what a student holds, kept, and printed as SV
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.locator('.title-line h1')).toHaveText(title);
   await expect(page.locator('.repertoire li')).toHaveCount(had + 1);
-  await page.locator('.heavy li').first().waitFor();
+  await page.locator('.heavy li').first().waitFor({ timeout: GRIPS_FOUND_MS });
   await page.getByRole('button', { name: 'Print' }).click();
   await expect(page.locator('.paper-page')).toBeVisible();
   const saved = async (name: string) => {
