@@ -160,10 +160,15 @@ test('the plan place opens for a lesson that is read already and has no plan', a
   page.on('pageerror', (error) => errors.push(error.message));
   await sit('Tamsin Brackwater');
   await page.locator('.lessons li', { hasText: 'Junia Ardlesey' }).locator('.time').click();
-  await page.keyboard.press('p');
-  await expect(page.locator('.block').first()).toBeVisible();
+  // A key pressed before a place that comes has its keys is nobody's: pressed again.
+  const planByKey = () =>
+    expect(async () => {
+      await page.keyboard.press('p');
+      await expect(page.locator('.block').first()).toBeVisible({ timeout: 10_000 });
+    }).toPass();
+  await planByKey();
   await place(page, 'Board');
-  await page.keyboard.press('p');
-  await expect(page.locator('.block').first()).toBeVisible();
+  await expect(page.locator('.lessons li').first()).toBeVisible();
+  await planByKey();
   expect(errors).toEqual([]);
 });
