@@ -82,7 +82,7 @@ export function scalesOf(key: Key, chords: readonly Chord[]): KeyScales {
 }
 
 /** 0 where every tone is in the scale as it is spelled, -1 where only its sound is, null where it is not. */
-function fit(chord: Chord, { sounds, names }: NoteSet): number | null {
+function spellingIn(chord: Chord, { sounds, names }: NoteSet): number | null {
   if (!chord.tones.every((tone) => sounds.has(tone.pitchClass))) return null;
   return chord.tones.every((tone) => names.has(noteText(tone.note))) ? 0 : KEY_POINTS.onlySound;
 }
@@ -101,9 +101,9 @@ function byItself(chord: Chord, scales: KeyScales): ChordInKey | null {
     foreign,
     points: points + spelled,
   });
-  const inOwn = fit(chord, own);
+  const inOwn = spellingIn(chord, own);
   if (inOwn !== null) return as('diatonic', KEY_POINTS.diatonic, inOwn);
-  const inHarmonic = scales.harmonic ? fit(chord, scales.harmonic) : null;
+  const inHarmonic = scales.harmonic ? spellingIn(chord, scales.harmonic) : null;
   if (inHarmonic !== null) {
     const step = mod12(rootOf(chord) - pitchClassOf(key.tonic));
     // V and viio are what the leading tone is there for: they are as good as the scale's own.
@@ -111,7 +111,7 @@ function byItself(chord: Chord, scales: KeyScales): ChordInKey | null {
       ? as('harmonic minor', KEY_POINTS.diatonic, inHarmonic)
       : as('harmonic minor', KEY_POINTS['harmonic minor'], inHarmonic);
   }
-  const inRaised = scales.raisedSix ? fit(chord, scales.raisedSix) : null;
+  const inRaised = scales.raisedSix ? spellingIn(chord, scales.raisedSix) : null;
   if (inRaised !== null) return as('raised 6', KEY_POINTS['raised 6'], inRaised);
   const step = mod12(rootOf(chord) - pitchClassOf(key.tonic));
   if (scales.blues && isDominant(chord) && (step === 0 || step === 5))
@@ -206,7 +206,7 @@ function borrowedOr(chord: Chord, scales: KeyScales, plain: readonly (ChordInKey
   const foreign = foreignTo(chord, own);
   const figure = figureOf(chord, key);
   const step = mod12(rootOf(chord) - pitchClassOf(key.tonic));
-  const spelled = fit(chord, parallel);
+  const spelled = spellingIn(chord, parallel);
   if (spelled !== null) {
     const points = step === 0 ? KEY_POINTS.borrowedTonic : KEY_POINTS.borrowed;
     return { reading: 'borrowed', figure, foreign, points: points + spelled };
