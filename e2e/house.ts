@@ -56,13 +56,29 @@ export async function takesOnServer(page: Page, studentId: string): Promise<numb
   );
 }
 
-/** In the practice room: on to the card that says these words, each step waited for, so that none is walked past. */
+/**
+ * In the practice room: on to the card that says these words. A card is read when its words have settled, each step is
+ * waited for, and a round that ended without it is begun again.
+ */
 export async function walkToCard(page: Page, words: string): Promise<void> {
-  const head = page.locator('.neck-sheet > .spread');
-  for (let now = await head.textContent(); !now?.includes(words); now = await head.textContent()) {
-    await page.keyboard.press('j');
-    await expect.poll(() => head.textContent()).not.toBe(now);
+  const said = async () => (await page.locator('.neck-sheet > .spread').allTextContents()).join(' ');
+  const again = page.getByRole('button', { name: 'From the first card again' });
+  for (let round = 0; round < 3; round++) {
+    while (!(await again.isVisible())) {
+      await expect.poll(said).not.toBe('');
+      let now = await said();
+      for (let before = ''; before !== now; now = await said()) {
+        before = now;
+        await page.waitForTimeout(500);
+      }
+      if (now.includes(words)) return;
+      await page.keyboard.press('j');
+      await expect.poll(async () => (await again.isVisible()) || (await said()) !== now).toBe(true);
+    }
+    await again.click();
+    await expect(again).toBeHidden();
   }
+  throw new Error(`no card says ${words}`);
 }
 
 /** Records on this machine that wait to be sent. */
