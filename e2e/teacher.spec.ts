@@ -72,7 +72,11 @@ test('a teacher’s hour: Board, student, plan, shapes, loop, lesson by keyboard
     await page.keyboard.press('f');
     await page.waitForLoadState('networkidle');
   }
-  if (await over.isVisible()) await over.click();
+  // It may be on its way there by itself while the button is looked for.
+  await expect(async () => {
+    if (!page.url().includes('write-up')) await over.click({ timeout: 2000 });
+    expect(page.url()).toContain('write-up');
+  }).toPass();
   await expect(page.locator('.write tbody tr', { hasText: 'E → Am' })).toContainText('2 clean, 1 nearly');
   await page.keyboard.press('n');
   await page.keyboard.type('Elbow in helps.');
