@@ -8,6 +8,7 @@ const order = [
   'pace',
   'changes',
   'hands',
+  'scales',
   'score',
   'sound',
   'harmony',

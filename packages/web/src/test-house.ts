@@ -185,7 +185,7 @@ export const modules = {
       home: (recipe: Recipe) => house.out.push(['home', recipe]),
     }),
   },
-  worker: { plain: <T>(value: T) => value, benchWork: () => work },
+  worker: { plain: <T>(value: T) => value, benchWork: () => work, groupWork: () => work },
   player: { usePlayer: player },
   piecePlayer: { usePiecePlayer: player },
 };

@@ -61,6 +61,9 @@ const OTHERS: Readonly<Record<string, string>> = {
   'diminished whole-half': '1 2 b3 4 b5 b6 6 7',
   'diminished half-whole': '1 b2 b3 3 #4 5 6 b7',
   'whole tone': '1 2 3 #4 #5 b7',
+  'bebop dominant': '1 2 3 4 5 6 b7 7',
+  'bebop major': '1 2 3 4 5 #5 6 7',
+  'bebop minor': '1 2 b3 3 4 5 6 b7',
 };
 
 const ALIASES: Readonly<Record<string, string>> = {

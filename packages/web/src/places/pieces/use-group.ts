@@ -8,7 +8,7 @@ import { computed, watch, type Ref } from 'vue';
 import { call } from '../../session/api';
 import { useBoard } from '../../session/queries';
 import { useSeat } from '../../session/seat';
-import { benchWork, plain } from '../../workers/bench';
+import { groupWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import type { Listed } from './listed';
 import type { ReadyLine } from './ReadyTable.vue';
@@ -71,7 +71,7 @@ export function useGroup(
         ? { piece: shown.value.piece, parts: shown.value.body.parts, all: ready.value }
         : null,
     ({ piece, parts, all }): Promise<Assignment> =>
-      benchWork().assign(plain(piece), JSON.parse(all) as typeof players.value, plain(parts)),
+      groupWork().assign(plain(piece), JSON.parse(all) as typeof players.value, plain(parts)),
     (now, before) => now.piece === before?.piece,
   );
   /** Today's share of clean changes of each player, carried on for so many days by the skills the piece needs. */

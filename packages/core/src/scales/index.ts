@@ -1,0 +1,23 @@
+export {
+  arpeggioOf,
+  lastFret,
+  wholeNeck,
+  type FingeredNote,
+  type PlacedNote,
+  type Spot,
+  type Tones,
+} from './tones';
+export { inPosition, unstretchedPositions, type Position, type StretchSchool } from './in-position';
+export { acrossStrings, alongString, type Across, type AlongString, type WholeSteps } from './across';
+export { pentatonicBoxes, scaleForms, type Box, type ScaleForm } from './boxes';
+export { PAIR_STEPS, scalePairs, type Pair, type PairKind } from './pairs';
+export { lineEffort, type LineEffort, type LineHand } from './line-effort';
+export {
+  aroundForm,
+  LINE_STYLES,
+  turnsAround,
+  type AroundForm,
+  type LineRole,
+  type LineStyle,
+  type Turn,
+} from './around-form';

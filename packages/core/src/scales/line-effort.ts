@@ -1,0 +1,60 @@
+/**
+ * What a line of single notes costs a hand: each place the hand takes on its own, the hardest counts, and every move of the
+ * hand adds. Points are those of `effort/line.ts`. How fast it goes is our assumption, read from what teachers say: two
+ * plain notes a second after a month, four after a year, eight after five, and half as many for every 24 points of effort.
+ */
+import { holdModel } from '../effort/hold';
+import { LINE, linePoints } from '../effort/line';
+import type { Hand } from '../fretboard/hand';
+import type { Instrument } from '../fretboard/instrument';
+import type { Pace } from '../pace/pace';
+import type { FingeredNote } from './tones';
+
+export interface LineEffort {
+  /** At four notes a second and slower; Infinity for a stretch this hand has not. */
+  readonly points: number;
+  /** Notes a second it goes at for this hand; null over the limit. */
+  readonly notesPerSecond: number | null;
+}
+
+/** Points for each move of the hand in a line of eight notes (assumed: two crossings). */
+const SHIFT = 3;
+/** Notes a second of the reference hand on a plain line, the points such a line has, and the points that halve the rate. */
+const RATE = { plain: 2, plainPoints: 8, halvedBy: 24 } as const;
+
+export interface LineHand {
+  readonly hand: Hand;
+  readonly instrument: Instrument;
+  /** Points no line may pass. */
+  readonly limit: number;
+  readonly pace: Pick<Pace, 'logFactor'>;
+}
+
+/** The grade of a line for this hand, and the rate it goes at. */
+export function lineEffort(
+  notes: readonly FingeredNote[],
+  { hand, instrument, limit, pace }: LineHand,
+): LineEffort {
+  const model = holdModel(hand, instrument);
+  const places = placesOf(notes);
+  const shifts = (SHIFT * (places.length - 1) * 8) / Math.max(8, notes.length);
+  const points = Math.max(0, ...places.map((place) => linePoints(model, place, LINE.freeRate))) + shifts;
+  const harder = Math.max(0, points - RATE.plainPoints) / RATE.halvedBy;
+  const notesPerSecond = (RATE.plain * Math.exp(-pace.logFactor)) / 2 ** harder;
+  return { points, notesPerSecond: points > limit ? null : notesPerSecond };
+}
+
+/** Stretches of a line played without moving the hand. */
+function placesOf(notes: readonly FingeredNote[]): FingeredNote[][] {
+  const places: FingeredNote[][] = [[]];
+  let lies: number | null = null;
+  for (const note of notes) {
+    if (note.finger > 0) {
+      const now = note.fret - note.finger;
+      if (lies !== null && Math.abs(now - lies) > 1) places.push([]);
+      lies = now;
+    }
+    places[places.length - 1].push(note);
+  }
+  return places;
+}
