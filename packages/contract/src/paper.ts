@@ -1,6 +1,7 @@
 /** What is asked of the printer: shape cards with their names, as a page of them or each alone, or the chart of a piece. */
 import * as v from 'valibot';
 import { fretsSchema } from './drills';
+import { instrumentSchema } from './hands';
 import { chartSchema } from './pieces';
 
 const shortText = v.pipe(v.string(), v.maxLength(80, 'at most 80 characters'));
@@ -34,6 +35,27 @@ const cards = v.pipe(
   v.maxLength(120, 'at most 120 cards at once'),
 );
 
+const shown = v.pipe(v.string(), v.maxLength(40));
+/** Printed names by what they name. */
+const named = v.pipe(
+  v.record(shown, shown),
+  v.check((names) => Object.keys(names).length <= 400, 'at most 400 names'),
+);
+const boardNoteSchema = v.object({
+  stringIndex: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(7)),
+  fret: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24)),
+  pitch: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(127)),
+  note: v.object({
+    letter: v.picklist(['C', 'D', 'E', 'F', 'G', 'A', 'B']),
+    accidental: v.pipe(v.number(), v.integer(), v.minValue(-3), v.maxValue(3)),
+  }),
+  degree: v.pipe(v.string(), v.maxLength(6)),
+  finger: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(4))),
+  look: v.optional(v.picklist(['filled', 'outlined', 'care'])),
+  label: v.optional(v.pipe(v.string(), v.maxLength(6))),
+  root: v.optional(v.boolean()),
+});
+
 export const paperSchema = v.variant(
   'layout',
   [
@@ -46,17 +68,40 @@ export const paperSchema = v.variant(
       /** Under the title, as it is to be printed. */
       facts: v.pipe(v.string(), v.maxLength(160, 'at most 160 characters')),
       /** Printed names by chord symbol. */
-      names: v.pipe(
-        v.record(v.pipe(v.string(), v.maxLength(40)), v.pipe(v.string(), v.maxLength(40))),
-        v.check((names) => Object.keys(names).length <= 400, 'at most 400 names'),
-      ),
+      names: named,
       /** For every written chord; none prints no cards. */
       grips: v.pipe(
         v.array(v.nullable(v.object({ frets: fretsSchema, fingers: fingersSchema }))),
         v.maxLength(4000, 'at most 4000 grips'),
       ),
     }),
+    v.object({
+      layout: v.literal('keys'),
+      ...look,
+      keys: v.pipe(v.array(shown), v.minLength(1, 'at least one key'), v.maxLength(30, 'at most 30 keys')),
+      sevenths: v.boolean(),
+      /** Homework: what is to be written is left open. */
+      blank: v.boolean(),
+      school: v.picklist(['by degree', 'by signature', 'by number']),
+      names: named,
+    }),
+    v.object({
+      layout: v.literal('necks'),
+      ...look,
+      instrument: instrumentSchema,
+      necks: v.pipe(
+        v.array(
+          v.object({
+            name: shortText,
+            under: v.pipe(v.string(), v.maxLength(160)),
+            notes: v.pipe(v.array(boardNoteSchema), v.maxLength(200, 'at most 200 notes')),
+          }),
+        ),
+        v.minLength(1, 'at least one neck'),
+        v.maxLength(24, 'at most 24 necks'),
+      ),
+    }),
   ],
-  'a page of cards, each card alone, or a chart',
+  'a page of cards, each card alone, a chart, keys, or necks',
 );
 export type PaperBody = v.InferOutput<typeof paperSchema>;

@@ -32,6 +32,8 @@ export const house = {
   broken: null as string | null,
   student: shallowRef<{ id: string; name: string; timeZone?: string } | null>(null),
   drilling: shallowRef<DrillContext>(MIDDLE),
+  /** What the server says of the members of the group. */
+  known: shallowRef<{ id: string; name: string; skills: unknown[] }[]>([]),
   hooks: new Map<string, { nickname: string }>(),
   played: [] as unknown[][],
   stopped: 0,
@@ -90,6 +92,7 @@ export function emptyHouse(address: Query = {}): void {
   house.broken = null;
   house.student.value = null;
   house.drilling.value = MIDDLE;
+  house.known.value = [];
   house.hooks.clear();
   house.stopped = 0;
 }
@@ -186,6 +189,12 @@ export const modules = {
     }),
   },
   worker: { plain: <T>(value: T) => value, benchWork: () => work, groupWork: () => work },
+  group: {
+    useGroupBodies: () => ({
+      group: computed(() => (house.known.value.length > 0 ? 'Shadow Row' : null)),
+      known: house.known,
+    }),
+  },
   player: { usePlayer: player },
   piecePlayer: { usePiecePlayer: player },
 };

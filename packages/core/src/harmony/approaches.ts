@@ -75,7 +75,7 @@ function chromatic(from: Chord, target: Chord): Approach[] {
   return [{ kind: 'chromatic', chords }];
 }
 
-export interface WalkStep {
+interface WalkStep {
   readonly bass: NoteName;
   /** A slash chord where the bass is not its root. */
   readonly chord: Chord;

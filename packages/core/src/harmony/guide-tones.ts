@@ -3,7 +3,7 @@ import type { Chord } from '../theory/chord';
 import { degreeParts } from '../theory/degree';
 import { mod12, pitchClassOf, type NoteName } from '../theory/note';
 
-export interface GuideMove {
+interface GuideMove {
   readonly from: NoteName;
   readonly to: NoteName;
   /** Half steps, up positive: -5 to 6; 0 stays. */

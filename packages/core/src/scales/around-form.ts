@@ -63,7 +63,7 @@ function nearest(kind: string, lowest: number, chord: Chord, instrument: Instrum
 
 export const LINE_STYLES = ['folk', 'country', 'blues', 'soul', 'rock', 'jazz', 'classical'] as const;
 export type LineStyle = (typeof LINE_STYLES)[number];
-export type TurnKind = 'hammer' | 'pull' | 'slide' | 'bend' | 'double stop' | 'enclosure';
+type TurnKind = 'hammer' | 'pull' | 'slide' | 'bend' | 'double stop' | 'enclosure';
 
 export interface Turn {
   readonly style: LineStyle;

@@ -21,3 +21,4 @@ export {
   type LineStyle,
   type Turn,
 } from './around-form';
+export { boardSpoken, drawBoard, type BoardNote, type BoardShow } from './draw-board';

@@ -99,10 +99,7 @@ describe('in one position', () => {
         fc.integer({ min: 1, max: 17 }),
         fc.constantFrom('index back' as const, 'little finger up' as const),
         (kind, pitchClass, position, school) => {
-          const tones = scaleOn(
-            must(parseScale('C D Eb E F F# G Ab A Bb B Db'.split(' ')[pitchClass] + ' blues')).tonic,
-            kind,
-          );
+          const tones = scaleOn(rootNamed(pitchClass), kind);
           const { notes, missing } = inPosition(tones, position, standardGuitar, school);
           const pitches = notes.map((one) => one.pitch);
           expect([...pitches].sort((a, b) => a - b)).toEqual(pitches);

@@ -10,3 +10,4 @@ export {
 export { PLAIN_LEVEL } from './struck';
 export { soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
 export { pieceSounds, type PiecePlayback, type PieceSounds, type SoundingBar } from './piece-schedule';
+export { droneSounds, lineSounds, strumSounds } from './strums';

@@ -1,7 +1,11 @@
 import { drawPages, drawSingle, type PaperCard } from '@finch/core/paper';
 import { inflateSync } from 'node:zlib';
 import { join } from 'node:path';
+import { standardGuitar } from '@finch/core/fretboard';
+import { inPosition } from '@finch/core/scales';
 import { trueSigns } from '@finch/core/shapes';
+import { must } from '@finch/core/kernel';
+import { parseScale } from '@finch/core/theory';
 import { makeTestWorld, type TestWorld } from '../test/world';
 import { paperFonts, pdfOf, runsOf } from './pdf';
 
@@ -20,6 +24,7 @@ const card = (name: string, frets: (number | null)[], fingers: PaperCard['finger
   under: 'E form, fret 6',
 });
 const F = card('B♭m7', [6, 8, 6, 6, 6, 6], [1, 3, 1, 1, 1, 1]);
+const abMajor = must(parseScale('Ab major'));
 const at = new Date(Date.UTC(2026, 5, 9));
 
 /** Streams of a PDF, inflated where they can be. */
@@ -115,6 +120,51 @@ describe('asked over HTTP', () => {
       .send({ ...chart, grips: [] })
       .expect(200);
     expect(streamsOf(Buffer.from(bare.body.pdf, 'base64')).length).toBeLessThan(drawn.length);
+  });
+
+  const keys = {
+    layout: 'keys',
+    title: 'Fifteen major keys',
+    foot: '',
+    show: 'degrees',
+    leftHanded: false,
+    keys: ['Cb major', 'Ab major', 'C major', 'C# major'],
+    sevenths: true,
+    blank: false,
+    school: 'by degree',
+    names: { viim7b5: 'viiø7' },
+  };
+  const necks = {
+    layout: 'necks',
+    title: 'A♭ major',
+    foot: '',
+    show: 'fingers',
+    leftHanded: true,
+    instrument: standardGuitar,
+    necks: [{ name: 'E form', under: '', notes: inPosition(abMajor, 3, standardGuitar).notes }],
+  };
+
+  test('keys and necks come back as PDFs of vectors', async () => {
+    const agent = await world.sit(world.here.studentSeatId);
+    for (const asked of [keys, { ...keys, keys: ['Ab major'], blank: true }, necks]) {
+      const answer = await agent.post('/api/paper').send(asked).expect(200);
+      const pdf = Buffer.from(answer.body.pdf, 'base64');
+      expect([...pdf.toString('latin1').matchAll(/\/Type \/Page\b/g)]).toHaveLength(1);
+      expect([...streamsOf(pdf).matchAll(/ l\b/g)].length).toBeGreaterThan(3);
+    }
+  });
+
+  test.each([
+    ['no key', { ...keys, keys: [] }],
+    ['too many keys', { ...keys, keys: new Array(31).fill('C major') }],
+    ['no neck', { ...necks, necks: [] }],
+    [
+      'a fret off the neck',
+      { ...necks, necks: [{ name: '', under: '', notes: [{ ...necks.necks[0].notes[0], fret: 99 }] }] },
+    ],
+  ])('%s is refused', async (_, asked) => {
+    const agent = await world.sit(world.here.studentSeatId);
+    await agent.post('/api/paper').send(asked).expect(422);
   });
 
   test.each([

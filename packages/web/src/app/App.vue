@@ -6,6 +6,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
 import HouseDialog from '../furniture/HouseDialog.vue';
 import { useBench } from '../session/bench';
+import { chordInHand, wayOf, WAYS_FOR_A_CHORD } from '../session/chord-in-hand';
 import { useNotices } from '../session/notices';
 import { useStudent } from '../session/queries';
 import { useSeat } from '../session/seat';
@@ -36,8 +37,17 @@ watch(evening, (on) => document.documentElement.setAttribute('data-bs-theme', on
 });
 listenToKeys();
 useSchoolOfPage(() => (seat.teaches ? bench.studentId : (seat.seat?.studentId ?? null)));
+const toWay = (at: number) => {
+  const chord = chordInHand();
+  const way = WAYS_FOR_A_CHORD[at];
+  if (!seat.teaches) return;
+  if (chord) void router.push(wayOf(way, chord));
+  else notices.tell('No chord is in hand here. Pick one in Shapes, Changes, Harmony, Pieces or Drills.');
+};
 useKeys('house', {
   all: () => (help.value = true),
+  chord: toWay,
+  back: () => router.back(),
   lamp: () => (evening.value = !evening.value),
   undo: () => {
     const undo = notices.notice?.acts.find((act) => act.undo);
@@ -50,12 +60,12 @@ const when = computed(() => {
   const zone = seat.studio?.timeZone ?? 'UTC';
   return `${dayText(clock.value, zone).replace(/^(\w{3})\w*/, '$1')} · ${timeText(clock.value, zone)}`;
 });
-const WITH_BENCH = ['student', 'plan', 'shapes', 'changes', 'drills', 'write-up', 'studio'];
+const WITH_BENCH = ['student', 'plan', 'shapes', 'changes', 'harmony', 'drills', 'write-up', 'studio'];
 const showStrip = computed(() => WITH_BENCH.includes(String(route.name)));
 
 /** The window is called by its place and by whoever is on the bench there. */
 const { data: onBench } = useStudent(() => (seat.teaches ? bench.studentId : null));
-const PERSONAL = ['student', 'plan', 'lesson', 'shapes', 'changes', 'drills', 'write-up'];
+const PERSONAL = ['student', 'plan', 'lesson', 'shapes', 'changes', 'harmony', 'drills', 'write-up'];
 const personal = computed(() => PERSONAL.includes(String(route.name)));
 watch(
   [() => route.name, () => onBench.value?.name],

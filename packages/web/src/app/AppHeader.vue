@@ -41,6 +41,7 @@ const phases = computed(() => {
     mine('Lesson', 'lesson'),
     mine('Shapes', 'shapes'),
     mine('Changes', 'changes'),
+    mine('Harmony', 'harmony'),
     mine('Drills', 'drills'),
   ];
   return [
@@ -153,7 +154,7 @@ function fold(event: KeyboardEvent) {
   display: flex;
   align-items: stretch;
   padding: 0 var(--space-3);
-  gap: var(--space-5);
+  gap: var(--space-4);
   --ring: var(--wingbar);
 }
 .brand {
@@ -167,7 +168,7 @@ function fold(event: KeyboardEvent) {
 }
 .phases {
   display: flex;
-  gap: var(--space-4);
+  gap: var(--space-3);
   flex: 1;
 }
 .phase {

@@ -26,6 +26,13 @@ export const KEY_TABLE = {
     all: one('?', 'all keys'),
     lamp: one('l', 'lamp (evening)', QUIET),
     undo: one('Ctrl+z', 'take back what was just done', QUIET),
+    chord: {
+      keys: ['Shift+S', 'Shift+C', 'Shift+H', 'Shift+D'],
+      shown: 'Shift S C H D',
+      does: 'the chord in hand to Shapes, Changes, Harmony, Drills',
+      quiet: true,
+    },
+    back: one('Backspace', 'back to where you came from', QUIET),
   },
   sit: {
     sit: { keys: ['1', '2', '3', '4', '5'], shown: '1–5', does: 'sit down as' },
@@ -126,6 +133,15 @@ export const KEY_TABLE = {
     millimetres: one('m', 'millimetres'),
     put: one('Shift+p', 'put in plan'),
   },
+  harmony: {
+    degree: one('ArrowLeft ArrowRight', 'degree or chord before, next'),
+    key: one('c', 'change key'),
+    sevenths: one('t', 'triads or sevenths'),
+    view: one('v', 'next view'),
+    shapes: one('Enter', 'open its shapes'),
+    hear: one('h', 'hear it'),
+    put: one('Shift+p', 'put in plan'),
+  },
   drills: {
     hear: one('h', 'hear'),
     step: one('ArrowLeft ArrowRight', 'step before, next step'),
@@ -170,6 +186,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   lesson: 'Lesson',
   shapes: 'Shapes',
   changes: 'Changes',
+  harmony: 'Harmony',
   drills: 'Drills',
   'write-up': 'Write-up',
   practice: 'Practice room',

@@ -6,7 +6,7 @@ const places = () => answered().map((one) => one.place);
 
 test('a place answers its keys while it stands, and none after', () => {
   const house = effectScope();
-  house.run(() => useKeys('house', { all: none, lamp: none, undo: none }));
+  house.run(() => useKeys('house', { all: none, lamp: none, undo: none, chord: none, back: none }));
   const week = effectScope();
   week.run(() => useKeys('week', { week: none, now: none, book: none }));
   // The innermost is asked first, so it stands last.

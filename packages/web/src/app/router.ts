@@ -75,6 +75,12 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: TEACHES, title: 'Changes', place: 'Changes' },
   },
   {
+    path: '/harmony',
+    name: 'harmony',
+    component: () => import('../places/harmony/HarmonyPlace.vue'),
+    meta: { roles: TEACHES, title: 'Harmony', place: 'Harmony' },
+  },
+  {
     path: '/pieces/:pieceId?',
     name: 'pieces',
     component: () => import('../places/pieces/PiecesPlace.vue'),

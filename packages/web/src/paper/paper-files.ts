@@ -1,17 +1,22 @@
 /**
- * Shape cards and charts as files: SVG with its fonts inside, PNG drawn from that SVG, PDF from the server, and the
+ * Shape cards, charts, keys and scales as files: SVG with its fonts inside, PNG drawn from that SVG, PDF from the server, and the
  * printer. Each comes from the same pages of the core.
  */
 import {
   drawChart,
+  drawKeySheet,
+  drawScaleSheet,
   type ChartPaperGrip,
   drawPages,
   drawSingle,
   writeSvg,
   type PaperCard,
   type PaperFonts,
+  type KeySheetOptions,
   type PaperPage,
+  type ScaleSheetNeck,
 } from '@finch/core/paper';
+import type { Instrument } from '@finch/core/fretboard';
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import displayFont from '@fontsource-variable/piazzolla/files/piazzolla-latin-wght-normal.woff2?url';
 import { routes, type PaperBody } from '@finch/contract';
@@ -41,7 +46,18 @@ export interface ChartJob extends Look {
   readonly grips: readonly (ChartPaperGrip | null)[];
 }
 
-export type PaperJob = CardsJob | ChartJob;
+interface KeysJob extends Look, Pick<KeySheetOptions, 'sevenths' | 'blank' | 'school' | 'names'> {
+  readonly layout: 'keys';
+  readonly keys: readonly string[];
+}
+
+interface NecksJob extends Look {
+  readonly layout: 'necks';
+  readonly instrument: Instrument;
+  readonly necks: readonly ScaleSheetNeck[];
+}
+
+export type PaperJob = CardsJob | ChartJob | KeysJob | NecksJob;
 
 const PNG_DOTS_A_MM = 300 / 25.4;
 /** A browser refuses canvases much larger than this. */
@@ -78,6 +94,8 @@ function paperFonts(): Promise<PaperFonts> {
 function pagesOf(job: PaperJob): PaperPage[] {
   const options = { ...job, signs: trueSigns };
   if (job.layout === 'chart') return drawChart(job.piece, { ...job, signs: trueSigns });
+  if (job.layout === 'keys') return drawKeySheet(job.keys, { ...job, signs: trueSigns });
+  if (job.layout === 'necks') return drawScaleSheet(job.necks, job.instrument, { ...job, signs: trueSigns });
   return job.layout === 'page'
     ? drawPages(job.cards, options)
     : job.cards.map((card) => drawSingle(card, options));
@@ -113,6 +131,14 @@ export async function pngOf(svg: string): Promise<Blob> {
 function bodyOf(job: PaperJob): PaperBody {
   const { title, foot, show, leftHanded } = job;
   const look = { title: title.slice(0, 80), foot: foot.slice(0, 160), show, leftHanded };
+  if (job.layout === 'keys') {
+    const { layout, keys, sevenths, blank, school, names } = job;
+    return { ...look, layout, keys: [...keys], sevenths, blank, school, names: { ...names } };
+  }
+  if (job.layout === 'necks') {
+    const necks = job.necks.map((neck) => ({ ...neck, notes: neck.notes.map((one) => ({ ...one })) }));
+    return { ...look, layout: job.layout, instrument: job.instrument, necks };
+  }
   if (job.layout !== 'chart')
     return {
       ...look,

@@ -70,8 +70,8 @@ export const plural = (n: string | number, one: string, many = `${one}s`): strin
   `${n} ${Number(n) === 1 ? one : many}`;
 
 /** "1", "1 and 3", "1, 2 and 3" of fingers with blanks between. */
-export function listed(fingers: unknown): string {
-  const all = String(fingers).split(' ');
+export function listed(things: unknown): string {
+  const all = Array.isArray(things) ? things.map(String) : String(things).split(' ');
   return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
 }
 

@@ -32,6 +32,10 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'numeral.minor': (_, detail) =>
     `In a minor key this step stands in two places: ${detail.replaceAll('b', '♭').replaceAll('#', '♯')}?`,
   'numeral.degree': (_, detail) => `Steps run from i to vii or 1 to 7: ${detail} in A♭.`,
+  'melody.empty': (_, detail) => `No notes yet: ${detail}.`,
+  'melody.note': (at) =>
+    `“${at}” is no note we can read. A name like E♭, with an octave where it matters: E♭4.`,
+  'melody.long': (_, detail) => `A long tune: ${detail} at once.`,
   'numbers.empty': (_, detail) => `No chords yet: ${detail}.`,
   'numbers.long': (_, detail) => `Too many chords: ${detail}.`,
   'numeral.two': (_, detail) => `That may be two chords: ${chordText(detail)}?`,

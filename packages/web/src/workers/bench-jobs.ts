@@ -9,8 +9,10 @@ import {
   type OtherWay,
   type Path,
   type PathFound,
+  type ChangeGrade,
   type PathOptions,
 } from '@finch/core/changes';
+import { harmonizeMelody, type HarmonizedNote, type HarmonizeRequest } from '@finch/core/harmony';
 import {
   assignParts,
   keyOffers,
@@ -77,6 +79,15 @@ export interface AlongNeck {
 export interface ShapesFound {
   readonly total: number;
   readonly head: readonly GradedGrip[];
+}
+
+/** A chord between its neighbours: the grip nearest to theirs, and what going in and out of it costs this hand. */
+export interface PlacedChord {
+  readonly grip: GradedGrip | null;
+  readonly before: GradedGrip | null;
+  readonly next: GradedGrip | null;
+  readonly into: ChangeGrade | null;
+  readonly out: ChangeGrade | null;
 }
 
 /** What was worked out for the hand on the bench, kept for its next question. */
@@ -171,6 +182,30 @@ export const benchJobs = {
   demand: (piece: Piece, options: PathOptions): PieceDemand => pieceDemand(piece, options, demands),
   keys: (piece: Piece, options: PathOptions, range: SingerRange | null): KeyOffer[] =>
     keyOffers(piece, options, range),
+  /** Grips of chords one after another for a hand, each null where it holds none. */
+  gripsOf: (chords: readonly Chord[], options: PathOptions): (GradedGrip | null)[] =>
+    planPath(chords, options, paths).steps.map((step) => step.grip),
+  /** One grip for each chord by itself, the usual one. */
+  firstGrips: (chords: readonly Chord[], hand: Hand, instrument: Instrument, maxEffort: number) =>
+    chords.map(
+      (chord): GradedGrip | null => findShapes({ chord, hand, instrument, limits: { maxEffort } })[0] ?? null,
+    ),
+  placed: (before: Chord | null, chord: Chord, next: Chord | null, options: PathOptions): PlacedChord => {
+    const { steps, changes } = planPath(
+      [before, chord, next].filter((one) => one !== null),
+      options,
+      paths,
+    );
+    const at = before ? 1 : 0;
+    return {
+      grip: steps[at].grip,
+      before: before ? steps[0].grip : null,
+      next: next ? steps[at + 1].grip : null,
+      into: before ? changes[0] : null,
+      out: next ? changes[at] : null,
+    };
+  },
+  harmonized: (request: HarmonizeRequest): HarmonizedNote[] => harmonizeMelody(request),
   parts: (piece: Piece, options: PathOptions): PartGrade[] => partsOf(piece, options),
   assign: (
     piece: Piece,

@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router';
 import type { PaperJob } from '../../paper/paper-files';
 import { useAddress } from '../../session/address';
 import { useBench } from '../../session/bench';
+import { offerChord } from '../../session/chord-in-hand';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useTaught } from '../../session/taught';
 import { nameChord } from '../../words';
@@ -79,6 +80,15 @@ export function usePathBench() {
     (now, before) => JSON.stringify(now) !== JSON.stringify(before) && address.hold(now),
   );
 
+  offerChord(() => {
+    const step = path.value?.steps[pair.value ? pair.value.at + 1 : 0];
+    if (!step) return null;
+    return {
+      symbol: step.chord.symbol,
+      ...(step.grip ? { frets: fretsText(step.grip.frets) } : {}),
+      ...(pair.value ? { before: pair.value.from.chord.symbol } : {}),
+    };
+  });
   /** Looks at the next change in either direction. */
   function step(by: number) {
     const all = path.value?.changes ?? [];

@@ -19,11 +19,12 @@ import {
 import { fretsText, parseFrets } from '@finch/core/grips';
 import { soundSchedule } from '@finch/core/sound';
 import { gripLimit } from '@finch/core/hands';
-import { pitchClassOf, type NoteName } from '@finch/core/theory';
+import { parseChord, pitchClassOf, type NoteName } from '@finch/core/theory';
 import * as v from 'valibot';
 import { computed, shallowRef, watch } from 'vue';
 import { useAddress } from '../../session/address';
 import { useBench } from '../../session/bench';
+import { offerChord } from '../../session/chord-in-hand';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useNotices } from '../../session/notices';
 import { useTaught } from '../../session/taught';
@@ -33,6 +34,7 @@ import type { KeyedDrill, Notch } from '../../workers/bench-jobs';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
 
+const FIRST = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const isFamily = (name: string): name is DrillFamily => FAMILIES.some((one) => one.name === name);
 
 /** The recipe in an address; null where there is none or it cannot be read. */
@@ -56,9 +58,12 @@ export function useDrillBench() {
     const read = parseFrets(frets);
     return chord && read.ok ? { chord, frets: read.value } : null;
   };
+  /** A chord without a grip serves the families that find their own. */
+  const chordAlone = (chord: string) => (parseChord(chord).ok ? { ...FIRST, chord } : null);
   // Read once: the address holds the drill alone from then on.
   const begun = {
-    grip: gripFrom(address.text('chord'), address.text('frets')) ?? { chord: 'F', frets: [1, 3, 3, 2, 1, 1] },
+    grip:
+      gripFrom(address.text('chord'), address.text('frets')) ?? chordAlone(address.text('chord')) ?? FIRST,
     from: gripFrom(address.text('from'), address.text('fromFrets')),
   };
   const start = computed(() => ({ ...begun, instrument: instrument.value }));
@@ -138,6 +143,10 @@ export function useDrillBench() {
     notices.tell(`Made for the hand of ${now.name}${grips.length ? `: ${grips.join(', ')}` : ''}.`);
   });
 
+  offerChord(() => {
+    const [grip] = gripsOf(recipe.value);
+    return grip ? { symbol: grip.chord, frets: fretsText(grip.frets) } : null;
+  });
   // Asked here, so that a key pressed before the drawing came hands out what the title says.
   const canBeMade = () => makeDrill(recipe.value, drilling.value).ok;
   const handOut = useHandOut();

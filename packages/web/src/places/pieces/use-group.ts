@@ -1,57 +1,21 @@
 /** The group of the student on the bench with a piece: who plays which part, and how ready each is for a day. */
-import { routes, type SkillStateBody } from '@finch/contract';
+import type { SkillStateBody } from '@finch/contract';
 import { forecastShare } from '@finch/core/mastery';
 import type { Assignment } from '@finch/core/score';
-import { useQueries } from '@tanstack/vue-query';
-import { useLocalStorage } from '@vueuse/core';
-import { computed, watch, type Ref } from 'vue';
-import { call } from '../../session/api';
-import { useBoard } from '../../session/queries';
+import { computed, type Ref } from 'vue';
+import { useGroupBodies, type OnBench } from '../../session/group';
 import { useSeat } from '../../session/seat';
 import { groupWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import type { Listed } from './listed';
 import type { ReadyLine } from './ReadyTable.vue';
 
-interface OnBench {
-  readonly id: string;
-  readonly name: string;
-  readonly groups: readonly string[];
-}
-
 export function useGroup(
   student: Readonly<Ref<OnBench | null | undefined>>,
   shown: Readonly<Ref<Listed | null>>,
 ) {
   const seat = useSeat();
-  const { data: board } = useBoard();
-  const groups = computed(() => [...new Set((board.value?.students ?? []).flatMap((one) => one.groups))]);
-  /** The group last looked at stays when somebody outside it comes to the bench. */
-  const last = useLocalStorage('finch-group', '');
-  const group = computed(
-    () =>
-      student.value?.groups[0] ??
-      (groups.value.includes(last.value) ? last.value : (groups.value[0] ?? null)),
-  );
-  watch(
-    () => student.value?.groups[0],
-    (own) => own && (last.value = own),
-    { immediate: true },
-  );
-  const members = computed(() => {
-    const name = group.value;
-    if (name !== null) return (board.value?.students ?? []).filter((one) => one.groups.includes(name));
-    return student.value ? [{ id: student.value.id, name: student.value.name }] : [];
-  });
-  const bodies = useQueries({
-    queries: computed(() =>
-      members.value.map((one) => ({
-        queryKey: ['student', one.id, seat.seat?.membershipId, seat.arrived],
-        queryFn: () => call(routes.student, { params: { studentId: one.id } }),
-      })),
-    ),
-  });
-  const known = computed(() => bodies.value.flatMap(({ data }) => (data ? [data] : [])));
+  const { group, members, known } = useGroupBodies(student);
   const players = computed(() => known.value.map((one) => ({ id: one.id, taught: one.taught })));
   const names = computed(() =>
     Object.fromEntries(

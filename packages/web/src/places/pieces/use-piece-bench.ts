@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import type { PaperJob } from '../../paper/paper-files';
 import { useBench } from '../../session/bench';
+import { offerChord } from '../../session/chord-in-hand';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useSyllabus } from '../../session/queries';
 import { useTaught } from '../../session/taught';
@@ -114,6 +115,23 @@ export function usePieceBench(pieceId: () => string | undefined) {
       query: { chord: step.chord.symbol, frets: fretsText(step.grip.frets) },
     });
   }
+  /** The first chord of the bars picked, or of the weakest change. */
+  offerChord(() => {
+    const numbers = chart.picked.value.length ? chart.picked.value : chart.weak.value;
+    const all = demand.value?.chords ?? [];
+    const at = Math.max(
+      0,
+      all.findIndex((one) => numbers.includes(one.number)),
+    );
+    const one = all[at]?.step;
+    if (!one) return null;
+    return {
+      symbol: one.chord.symbol,
+      ...(one.grip ? { frets: fretsText(one.grip.frets) } : {}),
+      ...(all[at - 1] ? { before: all[at - 1].step.chord.symbol } : {}),
+      ...(all[at + 1] ? { next: all[at + 1].step.chord.symbol } : {}),
+    };
+  });
   const handOut = useHandOut();
   function put() {
     const recipe = demand.value && weakestLoop(demand.value);

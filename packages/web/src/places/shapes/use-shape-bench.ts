@@ -7,6 +7,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAddress } from '../../session/address';
 import { useBench } from '../../session/bench';
+import { offerChord } from '../../session/chord-in-hand';
 import { useSeat } from '../../session/seat';
 import { useTaught } from '../../session/taught';
 import { nameChord, plural } from '../../words';
@@ -80,6 +81,15 @@ export function useShapeBench() {
     (now, before) => JSON.stringify(now) !== JSON.stringify(before) && address.hold(now),
   );
 
+  offerChord(() =>
+    chord.value
+      ? {
+          symbol: chord.value.symbol,
+          ...(picked.value ? { frets: fretsText(picked.value.frets) } : {}),
+          ...(actions.held.value ? { before: actions.held.value.chord.symbol } : {}),
+        }
+      : null,
+  );
   /** The hook hangs on the change while another grip is held, else on the grip. */
   const hookSubject = computed(() => {
     const pitches = instrument.value.openPitches;

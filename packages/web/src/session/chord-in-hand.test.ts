@@ -1,0 +1,33 @@
+import { effectScope } from 'vue';
+import { chordInHand, offerChord, WAYS_FOR_A_CHORD, wayOf } from './chord-in-hand';
+
+test('the place that offered last holds it, until it goes', () => {
+  expect(chordInHand()).toBeNull();
+  const [shapes, drills] = [effectScope(), effectScope()];
+  shapes.run(() => offerChord(() => ({ symbol: 'C' })));
+  drills.run(() => offerChord(() => ({ symbol: 'F' })));
+  expect(chordInHand()?.symbol).toBe('F');
+  // The place before goes after the new one has come: what the new one offers stays.
+  shapes.stop();
+  expect(chordInHand()?.symbol).toBe('F');
+  drills.stop();
+  expect(chordInHand()).toBeNull();
+});
+
+test('four ways, each with what its place can use', () => {
+  const chord = { symbol: 'G7', frets: '320001', before: 'Dm7', next: 'C', key: 'C major' };
+  expect(WAYS_FOR_A_CHORD.map((way) => wayOf(way, chord))).toEqual([
+    { name: 'shapes', query: { chord: 'G7', frets: '320001' } },
+    { name: 'changes', query: { chords: 'Dm7 | G7 | C' } },
+    { name: 'harmony', query: { view: 'progression', chords: 'Dm7 | G7 | C', at: '1', key: 'C major' } },
+    { name: 'drills', query: { chord: 'G7', frets: '320001' } },
+  ]);
+});
+
+test('alone it makes no change: its dominant leads into it', () => {
+  expect(wayOf('changes', { symbol: 'Fm' })).toEqual({ name: 'changes', query: { chords: 'C7 | Fm' } });
+  expect(wayOf('harmony', { symbol: 'Fm' })).toEqual({
+    name: 'harmony',
+    query: { view: 'progression', chords: 'Fm' },
+  });
+});
