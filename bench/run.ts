@@ -6,12 +6,13 @@
  */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { gradeGrip } from '@finch/core/effort';
-import { findKeys } from '@finch/core/harmony';
+import { findKeys, harmonizeMelody, scaleMelody } from '@finch/core/harmony';
+import { drawKeySheet, keysFor } from '@finch/core/paper';
 import { gradeChange, heldStates, packedChanges, pathMemory, planPath } from '@finch/core/changes';
 import { parseFrets } from '@finch/core/grips';
 import { median, must, seededRandom } from '@finch/core/kernel';
-import { checkSheet, findShapes, scoreUsualGrips } from '@finch/core/shapes';
-import { parseChord, QUALITIES } from '@finch/core/theory';
+import { checkSheet, findShapes, scoreUsualGrips, trueSigns } from '@finch/core/shapes';
+import { makeKey, parseChord, QUALITIES } from '@finch/core/theory';
 import { forecastProof } from './forecast';
 import { paceProof } from './pace';
 import { predictionProof } from './prediction';
@@ -28,6 +29,29 @@ const chords = ROOTS.flatMap((root) => QUALITIES.map((quality) => must(parseChor
 const SIXTY_FOUR = Array.from({ length: 64 }, (_, i) =>
   must(parseChord('C A7 Dm7 G7 Em7 Am F Fm'.split(' ')[i % 8])),
 );
+
+const AB = must(makeKey('Ab major'));
+const TWO_OCTAVES = {
+  melody: scaleMelody(AB, 1, 2, { instrument: standardGuitar }),
+  key: AB,
+  by: 'degree',
+  string: 1,
+  outside: 'pass over',
+  bass: false,
+  hand: averageHand,
+  instrument: standardGuitar,
+  maxEffort: 70,
+} as const;
+const FIFTEEN = keysFor('major', 15).map((key) => key.name);
+const KEY_SHEET = {
+  title: 'Keys',
+  foot: '',
+  sevenths: true,
+  blank: false,
+  school: 'by degree',
+  names: {},
+  signs: trueSigns,
+} as const;
 
 function times(work: (i: number) => void, count: number): number[] {
   return Array.from({ length: count }, (_, i) => {
@@ -201,6 +225,8 @@ function rows(): Row[] {
     ...parseRows(),
     each('a sheet of 1,000 lines checked', '1 s', () => void checkSheet(SHEET), 1),
     each('the keys of 64 chords', '20 ms', () => void findKeys(SIXTY_FOUR), 1),
+    each('a melody on top, two octaves up and down', '100 ms', () => void harmonizeMelody(TWO_OCTAVES), 1),
+    each('fifteen keys drawn for paper', '2 s', () => void drawKeySheet(FIFTEEN, KEY_SHEET), 1),
     ...usualRows(),
     ...paceProof(),
     ...predictionProof(),

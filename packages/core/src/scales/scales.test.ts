@@ -177,6 +177,12 @@ describe('across the strings', () => {
     );
   });
 
+  test('from the first string beyond the last fret on all are left out', () => {
+    const short = { ...standardGuitar, frets: 10 };
+    const { notes, leftOut } = acrossStrings(scale('F minor pentatonic'), short, { each: 2, from: 3 });
+    expect([notes, leftOut]).toEqual([[], [6, 5, 4, 3, 2, 1]]);
+  });
+
   test('consecutive tones of the scale, in every key', () => {
     for (const key of majorKeys()) {
       const { notes } = acrossStrings(scaleOn(key.tonic, 'major'), standardGuitar, { each: 3 });
@@ -192,6 +198,12 @@ describe('on one string', () => {
       '1/1 3/3 4/1 6/3 8/1 9/2 11/4 13/1 15/3 16/4',
     );
     expect(shifts).toEqual([2, 4, 7]);
+  });
+  test('what a half step spares is worth a move more elsewhere', () => {
+    const { notes } = alongString(scale('Ab major'), 5, 0, 15, standardGuitar);
+    expect(notes.map((one) => `${one.fret}/${one.finger}`).join(' ')).toBe(
+      '1/1 3/3 4/1 6/3 8/1 10/3 11/1 13/3 15/4',
+    );
   });
   test('an open string gives the hand time', () => {
     const { notes } = alongString(scale('E minor'), 1, 0, 12, standardGuitar);
@@ -253,6 +265,10 @@ describe('places with names', () => {
     ]); // prettier-ignore
     // The E form of F minor lies at the nut, not an octave up.
     expect(scaleForms(scale('F minor'), standardGuitar)[0]).toMatchObject({ form: 'E', position: 1 });
+    // With a minor third the hand lies a fret higher where that needs fewer stretches.
+    expect(scaleForms(scale('F minor'), standardGuitar).map((one) => `${one.form}${one.position}`)).toEqual([
+      'E1', 'D3', 'C5', 'A8', 'G10',
+    ]); // prettier-ignore
     expect(scaleForms(scale('C major'), ukulele)).toEqual([]);
   });
 });
@@ -322,6 +338,12 @@ describe('effort of a line', () => {
     expect(rate('first month')).toBeCloseTo(2, 0);
     expect(rate('first year')).toBeCloseTo(4, 0);
     expect(rate('some years')).toBeCloseTo(8, 0);
+  });
+  test('a move of the hand costs as two crossings in eight notes', () => {
+    const note = (fret: number) => ({ ...line('Ab major', 3)[0], fret, finger: 1 });
+    const points = (...frets: readonly number[]) => lineEffort(frets.map(note), asked()).points;
+    expect(points(3, 8) - points(3, 3)).toBeCloseTo(3, 6);
+    expect(points(3, 8, 3) - points(3, 3, 3)).toBeCloseTo(6, 6);
   });
   test('a move of the hand costs, and over the limit there is no tempo', () => {
     const moved = alongString(scale('Ab major'), 1, 1, 16, standardGuitar).notes;

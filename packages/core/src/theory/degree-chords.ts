@@ -9,7 +9,7 @@ import { makeChord, type Chord } from './chord';
 import { figureOf, triadOf, type FigureSchool } from './figure';
 import type { Key } from './key';
 import { mod12, noteText, pitchClassOf, type NoteName } from './note';
-import { QUALITIES } from './qualities';
+import { qualityOfFormula } from './qualities';
 import { parentOf } from './scale';
 
 export interface Tension {
@@ -87,7 +87,7 @@ export function degreeChords(
 }
 
 function chordOf(root: NoteName, formula: readonly Degree[]): Chord {
-  const quality = QUALITIES.find((candidate) => candidate.formula.join() === formula.join());
+  const quality = qualityOfFormula(formula);
   if (!quality) throw new RangeError(`no quality for ${noteText(root)} ${formula.join(' ')}`);
   return makeChord(root, quality.id);
 }

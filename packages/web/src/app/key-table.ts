@@ -27,7 +27,7 @@ export const KEY_TABLE = {
     lamp: one('l', 'lamp (evening)', QUIET),
     undo: one('Ctrl+z', 'take back what was just done', QUIET),
     chord: {
-      keys: ['Shift+S', 'Shift+C', 'Shift+H', 'Shift+D'],
+      keys: ['Shift+s', 'Shift+c', 'Shift+h', 'Shift+d'],
       shown: 'Shift S C H D',
       does: 'the chord in hand to Shapes, Changes, Harmony, Drills',
       quiet: true,

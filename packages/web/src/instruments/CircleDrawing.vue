@@ -42,6 +42,7 @@ const places = computed(() =>
         y: point(i, ring.at)[1],
         size: ring.size,
         key: shown,
+        spoken: keys.map((each) => chordText(each.name)).join(' or '),
         names: keys.map((one) => chordText(noteText(one.tonic)) + (one.mode === 'minor' ? 'm' : '')),
         own: own !== undefined,
         near: keys.some(near),
@@ -67,7 +68,7 @@ function take(key: Key) {
       role="button"
       tabindex="0"
       :aria-pressed="one.own"
-      :aria-label="`${chordText(one.key.name)}${one.own ? ', in hand' : ''}`"
+      :aria-label="`${one.spoken}${one.own ? ', in hand' : ''}`"
       @click="take(one.key)"
       @keydown.enter.prevent="take(one.key)"
       @keydown.space.prevent.stop="take(one.key)"

@@ -140,17 +140,17 @@ const place = (i: number) => {
 .ring text {
   fill: var(--ink);
   text-anchor: middle;
-  font-size: 15px;
+  font-size: var(--size-2);
   font-weight: 700;
   font-family: var(--text);
 }
 .ring .chord {
-  font-size: 12.5px;
+  font-size: var(--size-1);
   font-weight: 400;
 }
 .ring .middle {
   fill: var(--ink3);
-  font-size: 12.5px;
+  font-size: var(--size-1);
   font-weight: 400;
 }
 .ring .own text {

@@ -217,14 +217,14 @@ const unit = computed(() => ruler.value / 100);
 }
 .ruler text {
   fill: var(--ink);
-  font-size: 15px;
+  font-size: var(--size-2);
   font-weight: 700;
   text-anchor: middle;
   font-family: var(--text);
 }
 .ruler .half-word {
   fill: var(--breast);
-  font-size: 12.5px;
+  font-size: var(--size-1);
 }
 .ruler .here {
   fill: var(--crown);

@@ -21,11 +21,10 @@ import type { HarmonyBench } from './use-harmony-bench';
 
 const props = defineProps<{ bench: HarmonyBench }>();
 const { progression, asked, heard, inHand, options } = props.bench;
-const { typed, read, chords, found, index, at, guides, key } = progression;
+const { typed, read, chords, found, reading, index, at, guides, key } = progression;
 const KEYS_SHOWN = 4;
 const WALK_MOST = 6;
 const keysShown = computed(() => found.value.slice(0, KEYS_SHOWN));
-const best = computed(() => found.value[0] ?? null);
 const ways = computed(() =>
   asked.value ? approachesTo(asked.value.chord, asked.value.before ?? undefined) : [],
 );
@@ -114,12 +113,12 @@ const takeReady = (event: Event) => {
         :aria-pressed="i === index"
         @click="at = i"
       >
-        <span class="small">{{ best ? figureText(best.numerals[i] ?? '') : '' }}</span>
+        <span class="small">{{ reading ? figureText(reading.numerals[i] ?? '') : '' }}</span>
         <ChordName class="name" :symbol="chord.symbol" />
         <span class="small">{{ guides[i] ? guides[i].tones.map(noteWord).join(' ') : '' }}</span>
       </button>
     </div>
-    <table v-if="keysShown.length" class="keys as-list">
+    <table v-if="keysShown.length" class="key-table as-list">
       <thead>
         <tr>
           <th scope="col">Key</th>
@@ -276,11 +275,11 @@ const takeReady = (event: Event) => {
 .one .name {
   font-size: var(--size-5);
 }
-.keys {
+.key-table {
   border-collapse: collapse;
   font-size: var(--size-2);
 }
-.keys :is(th, td) {
+.key-table :is(th, td) {
   text-align: left;
   padding: 2px var(--space-3) 2px 0;
   border-bottom: 1px solid var(--line);

@@ -7,7 +7,7 @@ import {
   readsAsNumbers,
   type KeyFound,
 } from '@finch/core/harmony';
-import { parseChord, type Chord, type Key } from '@finch/core/theory';
+import { parseChord, pitchClassOf, type Chord, type Key } from '@finch/core/theory';
 import type { Problem } from '@finch/core/kernel';
 import { writtenChords } from '@finch/core/score';
 import { refDebounced } from '@vueuse/core';
@@ -63,8 +63,20 @@ export function useProgression(
   const chord = computed<Chord | null>(() => chords.value[index.value] ?? null);
   const before = computed<Chord | null>(() => chords.value[index.value - 1] ?? null);
   const next = computed<Chord | null>(() => chords.value[index.value + 1] ?? null);
-  /** The key it is read in: the best found. */
-  const key = computed<Key | null>(() => found.value[0]?.key ?? null);
+  /** What it is read as: the best found; of several as good the key in hand, else the one that begins or ends at home. */
+  const reading = computed<KeyFound | null>(() => {
+    const ties = found.value.filter((one) => one.points === found.value[0].points);
+    const home = (one: KeyFound, chord: Chord | undefined) =>
+      chord !== undefined && pitchClassOf(chord.root) === pitchClassOf(one.key.tonic);
+    return (
+      ties.find((one) => one.key.name === keyName.value) ??
+      ties.find((one) => home(one, chords.value[0])) ??
+      ties.find((one) => home(one, chords.value.at(-1))) ??
+      ties[0] ??
+      null
+    );
+  });
+  const key = computed<Key | null>(() => reading.value?.key ?? null);
   const guides = computed(() => guideTones(chords.value));
   /** Puts another chord in the place of the one looked at. */
   function take(chord: Chord) {
@@ -73,5 +85,21 @@ export function useProgression(
   }
   const step = (by: number) =>
     (at.value = Math.min(Math.max(0, chords.value.length - 1), Math.max(0, index.value + by)));
-  return { typed, settled, read, chords, found, at, index, chord, before, next, key, guides, take, step };
+  return {
+    typed,
+    settled,
+    read,
+    chords,
+    found,
+    reading,
+    at,
+    index,
+    chord,
+    before,
+    next,
+    key,
+    guides,
+    take,
+    step,
+  };
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The chart of the piece, in the part chosen, with what each bar weighs; under it who of the group plays what. */
 import { BButton } from 'bootstrap-vue-next';
+import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import SegmentPick from '../../instruments/SegmentPick.vue';
 import ChartSheet from './ChartSheet.vue';
@@ -14,6 +15,8 @@ const { piece, parts } = asks;
 const { limit } = taught;
 const { group, members, names, assignment, assigning } = ofGroup;
 const { part, partShown, asPart, efforts, weak, picked, pick, player } = chart;
+/** Stays as this teacher last had it. */
+const numbered = useLocalStorage('finch-numbers', false);
 const choices = computed(() =>
   parts.value.map(({ kind, capo }) => ({
     id: kind,
@@ -50,10 +53,12 @@ const says = computed(() => {
     <template v-if="asPart">
       <div class="spread part-line">
         <SegmentPick v-if="choices.length > 1" v-model="part" label="Part" :options="choices" />
+        <label class="small numbered"><input v-model="numbered" type="checkbox" /> Numbers</label>
         <span class="small">{{ says }}</span>
       </div>
       <ChartSheet
         :piece="asPart"
+        :numbered="numbered"
         :efforts="efforts"
         :limit="limit"
         :picked="picked"
@@ -75,6 +80,17 @@ const says = computed(() => {
 </template>
 
 <style scoped>
+.numbered {
+  display: flex;
+  gap: var(--space-1);
+  align-items: center;
+  min-height: 32px;
+}
+@media (pointer: coarse) {
+  .numbered {
+    min-height: 44px;
+  }
+}
 .middle {
   display: flex;
   flex-direction: column;

@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import { nameChord } from '../../words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import StrokeRow from '../../instruments/StrokeRow.vue';
+import { barFigures } from './bar-figures';
 import { barMarks, barWords, spokenBar } from './spoken-bar';
 
 const props = withDefaults(
@@ -19,14 +20,17 @@ const props = withDefaults(
     sounding?: number | null;
     /** Numbers of the bars with the weakest change. */
     weak?: readonly number[];
+    /** Whether each chord has its number in the key beside it. */
+    numbered?: boolean;
   }>(),
-  { efforts: undefined, limit: null, picked: () => [], sounding: null, weak: () => [] },
+  { efforts: undefined, limit: null, picked: () => [], sounding: null, weak: () => [], numbered: false },
 );
 const emit = defineEmits<{ pick: [bar: number] }>();
 /** Four bars a row; two where the page is a hand wide. */
 const narrow = useMediaQuery('(max-width: 600px)');
 const onRow = computed(() => (narrow.value ? 2 : 4));
 const small = computed(() => (props.piece.capo > 0 ? asIfWithoutCapo(props.piece) : null));
+const figures = computed(() => barFigures(props.piece));
 const sections = computed(() => {
   let number = 1;
   return props.piece.sections.map((section, s) => {
@@ -36,6 +40,7 @@ const sections = computed(() => {
       bar,
       number: first + i,
       small: small.value?.sections[s].bars[i] ?? null,
+      figures: props.numbered ? (figures.value[first - 1 + i] ?? []) : [],
     }));
     const lines = Array.from({ length: Math.ceil(bars.length / onRow.value) }, (_, i) =>
       bars.slice(i * onRow.value, (i + 1) * onRow.value),
@@ -81,7 +86,7 @@ const spoken = (bar: PieceBar, number: number) =>
       <div class="lines">
         <div v-for="(line, l) in one.lines" :key="l" class="line">
           <button
-            v-for="{ bar, number, small: behind } in line"
+            v-for="{ bar, number, small: behind, figures: said } in line"
             :key="number"
             type="button"
             class="bar"
@@ -97,6 +102,7 @@ const spoken = (bar: PieceBar, number: number) =>
             <span class="chords">
               <span v-for="(chord, c) in bar.chords" :key="c">
                 <b class="display" :style="{ fontSize: `${size(bar)}px` }">{{ nameChord(chord.chord) }}</b>
+                <small v-if="said[c]" class="figure">{{ said[c] }}</small>
                 <small v-if="behind">{{ nameChord(behind.chords[c].chord) }}</small>
               </span>
               <span v-if="!bar.chords.length" class="held">·</span>
@@ -131,6 +137,10 @@ const spoken = (bar: PieceBar, number: number) =>
 </template>
 
 <style scoped>
+.chords .figure {
+  display: block;
+  color: var(--ink2);
+}
 .chart {
   display: flex;
   flex-direction: column;
