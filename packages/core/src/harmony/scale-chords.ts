@@ -14,6 +14,7 @@ const PLAIN = [
   'half-diminished',
   'diminished7',
   'minor-major7',
+  'augmented-major7',
   'sixth',
   'minor6',
   'sus2',

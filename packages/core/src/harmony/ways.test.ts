@@ -234,6 +234,7 @@ describe('scales over chords', () => {
     const lydian = chordsIn(must(parseScale('F lydian')));
     expect(symbols(lydian[0].chords)).toBe('F Fmaj7 F6 Fsus2');
     expect(symbols(lydian[6].chords)).toBe('Em Em7 Esus4');
+    expect(symbols(chordsIn(must(parseScale('B harmonic minor')))[2].chords)).toBe('Daug DaugMaj7');
     expect(chordsIn(must(parseScale('A minor pentatonic'))).map((one) => symbols(one.chords))).toEqual([
       'Am Am7 Asus4', 'C C6 Csus2', 'Dsus2 Dsus4', '', 'Gsus2 Gsus4',
     ]); // prettier-ignore

@@ -207,7 +207,7 @@ function rowPages(keys: readonly Key[], { sevenths, blank, school, names }: KeyS
     const marks = pages[pages.length - 1];
     marks.push(line(A4.margin, y, A4.margin + WIDTH, y));
     marks.push(paperText('key', A4.margin, y + 6, named(names, key.name), 12 * PT, 'start', 'display'));
-    if (!blank)
+    if (!blank && key.fifths !== 0)
       marks.push(
         paperText(
           'signs',

@@ -1,5 +1,6 @@
 export {
   arpeggioOf,
+  inGroups,
   lastFret,
   wholeNeck,
   type FingeredNote,

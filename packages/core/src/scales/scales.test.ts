@@ -17,6 +17,7 @@ import {
   acrossStrings,
   alongString,
   arpeggioOf,
+  inGroups,
   inPosition,
   lineEffort,
   pentatonicBoxes,
@@ -308,6 +309,13 @@ describe('pairs', () => {
     expect(pairs('C major', 'octaves', [3, 2], [8, 12])).toBe('');
     expect(() => scalePairs(scale('C major'), 'thirds', [2, 3], [0, 9], standardGuitar)).toThrow(RangeError);
   });
+});
+
+test('groups of four up a scale', () => {
+  const notes = [...scale('Db major').notes, ...scale('Db major').notes].map(noteText);
+  const said = (size: number) => inGroups(notes, size).map((group) => group.join(' '));
+  expect(said(4).slice(0, 4).join(' | ')).toBe('Db Eb F Gb | Eb F Gb Ab | F Gb Ab Bb | Gb Ab Bb C');
+  expect(inGroups(notes.slice(0, 3), 4)).toEqual([]);
 });
 
 test('the whole neck is every place of every tone', () => {

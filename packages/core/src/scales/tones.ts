@@ -75,3 +75,7 @@ export const wholeNeck = (
   instrument: Instrument,
   maxFret = lastFret(instrument),
 ): PlacedNote[] => instrument.openPitches.flatMap((_, s) => onString(tones, s, 0, maxFret, instrument));
+
+/** A line in groups of so many notes, each group beginning a note above the one before: 1 2 3 4, 2 3 4 5 and so on. */
+export const inGroups = <Note>(notes: readonly Note[], size: number): Note[][] =>
+  Array.from({ length: Math.max(0, notes.length - size + 1) }, (_, i) => notes.slice(i, i + size));

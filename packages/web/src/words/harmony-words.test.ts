@@ -8,6 +8,7 @@ import {
   guideMove,
   jobWords,
   modeText,
+  readyWords,
   sheetNames,
   signatureWords,
   swapKindWords,
@@ -74,6 +75,16 @@ test('signatures, modes, moves, lists', () => {
     'D stays', 'D♭ falls a half step to C', 'F rises a whole step to G',
   ]); // prettier-ignore
   expect([listed('1 2 3'), listed(['a b', 'c']), listed([])]).toEqual(['1, 2 and 3', 'a b and c', '']);
+});
+
+test('who is ready, by first names', () => {
+  const one = (name: string, mean: number | null) => ({ name, mean });
+  expect(readyWords(null)).toContain('No skill');
+  expect(readyWords([one('Yusra A', 0.8), one('Bram B', 0.61), one('Cleo C', null)])).toBe(
+    'Yusra holds it clean; under way: Bram 61.',
+  );
+  expect(readyWords([one('Yusra A', 0.9), one('Bram B', 0.85)])).toBe('Yusra, Bram hold it clean.');
+  expect(readyWords([])).toBe('Nobody holds it clean yet.');
 });
 
 test('a key sheet has every name it prints', () => {

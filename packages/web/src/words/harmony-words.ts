@@ -171,3 +171,21 @@ export const guideMove = (by: number, to: NoteName, from: NoteName): string =>
   by === 0
     ? `${noteWord(from)} stays`
     : `${noteWord(from)} ${by < 0 ? 'falls' : 'rises'} ${half(by)} to ${noteWord(to)}`;
+
+/** From here on a thing is said to be held clean. */
+export const CLEAN = 0.8;
+
+/** "Yusra holds it clean; under way: Bram 61." by first names, of whoever has met it. */
+export function readyWords(
+  held: readonly { readonly name: string; readonly mean: number | null }[] | null,
+): string {
+  if (!held) return 'No skill of the syllabus is about this grip.';
+  const first = (name: string) => name.split(' ')[0];
+  const clean = held.filter((one) => (one.mean ?? 0) >= CLEAN).map((one) => first(one.name));
+  const some = held.flatMap(({ name, mean }) =>
+    mean !== null && mean < CLEAN ? [`${first(name)} ${Math.round(100 * mean)}`] : [],
+  );
+  const holds = clean.length === 1 ? 'holds' : 'hold';
+  const said = clean.length ? `${clean.join(', ')} ${holds} it clean` : 'Nobody holds it clean yet';
+  return `${said}${some.length ? `; under way: ${some.join(', ')}` : ''}.`;
+}

@@ -18,6 +18,7 @@ import {
   jobWords,
   modeText,
   noteWord,
+  readyWords,
   scaleReasonWords,
 } from '../../words/harmony-words';
 import FormLines from './FormLines.vue';
@@ -29,7 +30,6 @@ const { asked, inHand, view, placed, grip, swaps, heard, scales, taught, tune, t
   props.bench;
 const { limit, instrument } = taught;
 const SCALES_SHOWN = 4;
-const CLEAN = 0.8;
 const degree = computed(() => (view.value === 'progression' ? null : inHand.degree.value));
 const figure = computed(() => {
   const now = asked.value;
@@ -52,22 +52,7 @@ const barre = computed(() => !!grip.value?.barre && isFullBarre(grip.value.barre
 const held = computed(() =>
   asked.value ? props.bench.held(asked.value.chord.symbol, grip.value?.frets) : null,
 );
-const ready = computed(() => {
-  const all = held.value;
-  if (!all) return 'No skill of the syllabus is about this grip.';
-  const first = (name: string) => name.split(' ')[0];
-  const clean = all.filter((one) => (one.mean ?? 0) >= CLEAN).map((one) => first(one.name));
-  const some = all.filter((one) => one.mean !== null && one.mean < CLEAN);
-  const parts = [
-    clean.length
-      ? `${clean.join(', ')} ${clean.length === 1 ? 'holds' : 'hold'} it clean`
-      : 'Nobody holds it clean yet',
-    some.length
-      ? `under way: ${some.map((one) => `${first(one.name)} ${Math.round(100 * (one.mean ?? 0))}`).join(', ')}`
-      : '',
-  ];
-  return `${parts.filter(Boolean).join('; ')}.`;
-});
+const ready = computed(() => readyWords(held.value));
 </script>
 
 <template>

@@ -8,6 +8,7 @@ import ChordName from '../../instruments/ChordName.vue';
 import { degreeText, nameChord } from '../../words';
 import {
   careWords,
+  CLEAN,
   figureText,
   jobWords,
   modeText,
@@ -21,7 +22,6 @@ const props = defineProps<{ bench: HarmonyBench }>();
 const { inHand, degreeGrips, group } = props.bench;
 const { key, degrees, picked, sevenths } = inHand;
 const SWAPS_SHOWN = 3;
-const CLEAN = 0.8;
 /** A column each does not fit a phone: one degree at a time there. */
 const narrow = useMediaQuery('(max-width: 779px)');
 const columns = computed(() =>

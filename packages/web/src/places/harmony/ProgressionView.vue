@@ -169,16 +169,12 @@ const takeReady = (event: Event) => {
         <h3>Ways into {{ nameChord(asked.chord.symbol) }}</h3>
         <ul class="small">
           <li v-for="one in ways" :key="one.kind">
-            <button
-              type="button"
-              class="btn btn-link"
-              @click="toChanges([...one.chords.map((chord) => chord.symbol), asked.chord.symbol])"
-            >
+            <button type="button" class="btn btn-link" @click="bench.approach(one)">
               {{ one.chords.map((chord) => nameChord(chord.symbol)).join(' ') }}</button>:
             {{ approachWords[one.kind]
             }}<template v-if="one.alsoNamed"
-              >; sounds as {{ listed(one.alsoNamed.map((root) => `${noteWord(root)}dim7`)) }} too, so its
-              nearest grip may lie three frets up</template
+              >; sounds as {{ listed(one.alsoNamed.map((root) => `${noteWord(root)}dim7`)) }} too, so the
+              nearest of the four is taken</template
             >
           </li>
         </ul>

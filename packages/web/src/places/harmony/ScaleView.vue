@@ -4,7 +4,13 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next';
 import { chordsIn, noteOver } from '@finch/core/harmony';
 import { gripLimit } from '@finch/core/hands';
 import { stagePace } from '@finch/core/pace';
-import type { BoardNote, BoardShow, StretchSchool, WholeSteps } from '@finch/core/scales';
+import {
+  inGroups,
+  type BoardNote,
+  type BoardShow,
+  type StretchSchool,
+  type WholeSteps,
+} from '@finch/core/scales';
 import { noteText, parentOf, parseChord, parseScale, pitchClassOf, scaleKinds } from '@finch/core/theory';
 import { computed, ref, watch } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
@@ -35,6 +41,7 @@ const wholeSteps = ref<WholeSteps>('1 2 4');
 const over = ref(address.text('over'));
 const arpeggio = ref(address.text('arp') === '1');
 const drone = ref(false);
+const groups = ref<0 | 3 | 4>(0);
 watch(
   () => ({
     way: way.value === 'forms' ? '' : way.value,
@@ -104,7 +111,8 @@ const cost = (line: (typeof laid.value)[number]['line']) => {
 const hear = (line: (typeof laid.value)[number]['line']) => {
   const { bpm } = lineTempo(line, hand.value);
   const rate = Math.min(6, ((bpm ?? 60) * 2) / 60);
-  const up = [...line, ...line.slice(0, -1).reverse()];
+  const straight = [...line, ...line.slice(0, -1).reverse()];
+  const up = groups.value ? inGroups(line, groups.value).flat() : straight;
   void heard.line(up, rate, drone.value && scale.value ? pitchClassOf(scale.value.tonic) : null);
 };
 const parent = computed(() => (scale.value ? parentOf(scale.value.tonic, scale.value.kind) : null));
@@ -190,6 +198,16 @@ const job = computed<PaperJob | null>(() =>
       />
       <SegmentPick v-model="show" label="What stands in the notes" :options="SHOWS" />
       <label class="small tick"><input v-model="drone" type="checkbox" /> Drone</label>
+      <BFormSelect
+        v-model="groups"
+        class="groups"
+        aria-label="How it is heard"
+        :options="[
+          { value: 0, text: 'heard up and down' },
+          { value: 3, text: 'in groups of 3' },
+          { value: 4, text: 'in groups of 4' },
+        ]"
+      />
       <BButton variant="outline-secondary" :disabled="!laid.length" @click="printing = true">Print…</BButton>
     </div>
     <p v-if="scaleUnread" class="refusal" role="alert">{{ sayProblem(scaleUnread) }}</p>
@@ -300,10 +318,16 @@ const job = computed<PaperJob | null>(() =>
 .kind {
   width: 172px;
 }
+.groups {
+  width: 166px;
+}
 .number {
   width: 68px;
 }
 .tick {
+  display: flex;
+  gap: var(--space-1);
+  align-items: center;
   min-height: 32px;
 }
 .notes-over {

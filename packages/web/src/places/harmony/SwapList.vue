@@ -7,11 +7,11 @@ import BecauseMark from '../../instruments/BecauseMark.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import ShimMark from '../../instruments/ShimMark.vue';
 import { degreeText, nameChord } from '../../words';
-import { clashWords, noteWord, swapKindWords, swapReason } from '../../words/harmony-words';
+import { clashWords, noteWord, readyWords, swapKindWords, swapReason } from '../../words/harmony-words';
 import type { HarmonyBench } from './use-harmony-bench';
 
 const props = defineProps<{ bench: HarmonyBench }>();
-const { swaps, asked, melody, heard, taught, view, progression } = props.bench;
+const { swaps, asked, melody, heard, taught, view, progression, group } = props.bench;
 const { limit, instrument } = taught;
 const open = ref<string | null>(null);
 watch(
@@ -92,6 +92,9 @@ const seconds = (one: number) => `${one.toFixed(2)} s`;
                 >out {{ seconds(placedOf(swap)?.out?.seconds ?? 0) }}</template
               >
               for this hand.
+            </p>
+            <p v-if="group && placedOf(swap)?.grip" class="small">
+              {{ readyWords(bench.held(swap.chord.symbol, placedOf(swap)?.grip?.frets)) }}
             </p>
             <div class="acts">
               <BButton size="sm" variant="outline-secondary" @click="hearBoth(swap)">Hear A, then B</BButton>

@@ -1,5 +1,9 @@
 /** Harmony without a browser: the key in hand, progressions, swaps with their grips, what the class holds, and the address. */
 import { emptyHouse, enter, house, leave, settle } from '../../test-house';
+import { approachesTo } from '@finch/core/harmony';
+import { must } from '@finch/core';
+import { parseChord } from '@finch/core/theory';
+import { benchJobs } from '../../workers/bench-jobs';
 import { figureText } from '../../words/harmony-words';
 import { tonicsOf, useKeyInHand } from './use-key';
 import { useHarmonyBench } from './use-harmony-bench';
@@ -227,6 +231,22 @@ test('from here a chord goes to Shapes with its grip, to Changes with its neighb
   await rest();
   await bench.put();
   expect(house.out[1][1]).toMatchObject({ family: 'ring check' });
+});
+
+test('a dim7 into a chord is taken by the name whose grip lies nearest', async () => {
+  const bench = await begin({ view: 'progression', chords: 'C | Dm7', at: '1' }, GRIPS);
+  const [dim, dominant] = approachesTo(must(parseChord('Dm7')));
+  await bench.approach(dim);
+  await bench.approach(dominant);
+  const [first, second] = house.went.map((one) => one.query?.chords ?? '');
+  expect(second).toBe('A7 | Dm7');
+  const [taken, target] = first.split(' | ');
+  expect([target, ['C#dim7', 'Edim7', 'Gdim7', 'Bbdim7'].includes(taken)]).toEqual(['Dm7', true]);
+  // No other name is quicker into it.
+  const seconds = (symbol: string) =>
+    benchJobs.placed(null, must(parseChord(symbol)), must(parseChord('Dm7')), bench.options.value).out
+      ?.seconds ?? Infinity;
+  expect(Math.min(...['C#dim7', 'Edim7', 'Gdim7', 'Bbdim7'].map(seconds))).toBe(seconds(taken));
 });
 
 test('heard: grips, a line over its drone, a grip over another root; a press while it sounds stops it', async () => {

@@ -1,10 +1,10 @@
 /** Harmony: the key in hand, the chord in it that is looked at, what may stand for it, and the address that holds it all. */
-import { scalesOver, type KeyFound } from '@finch/core/harmony';
+import { scalesOver, type Approach, type KeyFound } from '@finch/core/harmony';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { gripLimit, playedBy } from '@finch/core/hands';
 import { fretsText } from '@finch/core/grips';
 import { changeLoop, ringCheck, type Recipe } from '@finch/core/drills';
-import { parseScale, readNote, type NoteName } from '@finch/core/theory';
+import { makeChord, parseScale, readNote, type NoteName } from '@finch/core/theory';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAddress } from '../../session/address';
@@ -178,6 +178,23 @@ export function useHarmonyBench() {
   const path = (symbols: readonly string[]) =>
     void router.push({ name: 'changes', query: { chords: symbols.join(' | ') } });
 
+  /** Into the chord in hand; of the four names of a dim7 the one whose grip lies nearest. */
+  async function approach({ chords, alsoNamed }: Approach) {
+    const target = asked.value?.chord;
+    if (!target) return;
+    const given = plain(options.value);
+    let best = chords;
+    if (alsoNamed) {
+      const four = [...chords, ...alsoNamed.map((root) => makeChord(root, 'diminished7'))];
+      const found = await Promise.all(
+        four.map((chord) => benchWork().placed(null, plain(chord), plain(target), given)),
+      );
+      const seconds = (i: number) => found[i].out?.seconds ?? Number.POSITIVE_INFINITY;
+      best = [four.reduce((least, _, i) => (seconds(i) < seconds(least) ? i : least), 0)].map((i) => four[i]);
+    }
+    path([...best, target].map((one) => one.symbol));
+  }
+
   watch(
     () => ({
       key: inHand.name.value,
@@ -219,6 +236,7 @@ export function useHarmonyBench() {
     putting: handOut.busy,
     lead,
     path,
+    approach,
     more,
     address,
     options,
