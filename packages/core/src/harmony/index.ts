@@ -21,7 +21,15 @@ export {
   type SwapKind,
 } from './swaps';
 export { approachesTo, bassWalks, type Approach, type ApproachKind, type BassWalk } from './approaches';
-export { overRoot, sidePairs, stackedPairs, type OverRoot, type TriadPair } from './over-root';
+export {
+  heardOver,
+  overRoot,
+  sidePairs,
+  stackedPairs,
+  type HeardOver,
+  type OverRoot,
+  type TriadPair,
+} from './over-root';
 export { noteOver, scalesOver, type NoteOver, type ScaleOver, type ScaleReason } from './scale-choice';
 export { chordsIn, type ChordsOnNote } from './scale-chords';
 export { guideTones, type GuideTones } from './guide-tones';

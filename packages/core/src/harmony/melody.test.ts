@@ -79,6 +79,12 @@ test('by class: only chords of the same job', () => {
   expect(roots.size).toBeGreaterThan(2);
 });
 
+test('a chord without third has the job of its root', () => {
+  const all = ask({ of: 'C major', by: 'class', chord: must(parseChord('G5')), notes: 'G4 B4' });
+  const roots = new Set(all.flatMap((one) => one.voicings.map((each) => each.chord.symbol)));
+  expect([...roots].every((symbol) => /^(G|B)/.test(symbol))).toBe(true);
+});
+
 test('outside the key: passed over and said, or harmonised as a colour', () => {
   const [passed] = ask({ of: 'C major', notes: 'G#4' });
   expect([passed.passed, passed.voicings]).toEqual(['outside the key', []]);

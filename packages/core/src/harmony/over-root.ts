@@ -5,7 +5,8 @@
 import { makeChord, type Chord } from '../theory/chord';
 import { noteAtDegree, type Degree } from '../theory/degree';
 import { degreeOver } from '../theory/figure';
-import { noteText, type NoteName } from '../theory/note';
+import { nameNotes } from '../shapes/name-grip';
+import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
 import { asTension } from './clash';
 import { sharedNotes } from './swaps';
 
@@ -17,6 +18,19 @@ export interface OverRoot {
 /** What notes are over a root, 2 4 6 as 9 11 13; where a major third sounds there too, a b3 is a #9. */
 export const overRoot = (notes: readonly NoteName[], root: NoteName, overMajor = false): OverRoot[] =>
   notes.map((note) => ({ note, degree: asTension(degreeOver(root, note), overMajor) }));
+
+export interface HeardOver {
+  readonly root: NoteName;
+  readonly notes: readonly OverRoot[];
+  /** What the whole is called with that root lowest; null where no chord of ours has these notes. */
+  readonly name: Chord | null;
+}
+
+/** A grip, a triad or any set of notes over a root or a drone: its degrees there, and its name. */
+export const heardOver = (notes: readonly NoteName[], root: NoteName): HeardOver => {
+  const major = notes.some((note) => mod12(pitchClassOf(note) - pitchClassOf(root)) === 4);
+  return { root, notes: overRoot(notes, root, major), name: nameNotes([root, ...notes])[0]?.chord ?? null };
+};
 
 export interface TriadPair {
   /** What they sound as together. */

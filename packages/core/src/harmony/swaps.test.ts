@@ -73,6 +73,11 @@ test('what is shared is said in the notes of the chord replaced', () => {
   expect([notes(swap?.shared ?? []), swap?.bassMoves]).toEqual(['D Ab', 6]);
 });
 
+test('a chord without third stands where its root does', () => {
+  expect(symbols(swaps('C major', 'G5'), 'tritone')).toBe('Db7');
+  expect(symbols(swaps('C major', 'Fsus2'), 'two and four')).toBe('Dm7');
+});
+
 test('a swap that leads a fifth down is made its dominant, and only then', () => {
   expect(symbols(swaps('C major', 'Am7', 'Dm7'), 'applied')).toBe('A7');
   expect(symbols(swaps('C major', 'Am7', 'F'), 'applied')).toBe('');

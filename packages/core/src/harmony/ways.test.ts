@@ -17,6 +17,7 @@ import {
   chordsIn,
   circleOfFifths,
   guideTones,
+  heardOver,
   modalColour,
   noteOver,
   overRoot,
@@ -136,6 +137,18 @@ describe('triads over a root', () => {
         .map((one) => one.degree)
         .join(' '),
     ).toBe('#9 5 b7');
+  });
+  test('names and degrees change as the root moves', () => {
+    const over = (root: string) => {
+      const { notes: there, name } = heardOver(tones('F#m7b5'), note(root));
+      return `${there.map((one) => one.degree).join(' ')} ${name?.symbol ?? ''}`;
+    };
+    expect(over('D')).toBe('3 5 b7 9 D9');
+    expect(over('F#')).toBe('1 b3 b5 b7 F#m7b5');
+    expect(over('A')).toBe('13 1 b3 5 Am6');
+    expect(heardOver([note('C'), note('C#')], note('D')).name).toBeNull();
+    // A b3 beside the 3 is a #9.
+    expect(heardOver([note('E'), note('Eb')], note('C')).notes.map((one) => one.degree)).toEqual(['3', '#9']);
   });
   test('stacked pairs share two notes, side pairs none', () => {
     const said = stackedPairs(note('B')).map(

@@ -311,6 +311,16 @@ describe('pairs', () => {
   });
 });
 
+test('a scale of one note is laid, and refused where it has no boxes or pairs', () => {
+  const one = { ...scale('C major'), name: 'one', degrees: ['1'], notes: [scale('C major').notes[0]] };
+  expect(frets(inPosition(one, 5, standardGuitar).notes)).toBe('6: 8 | 3: 5 | 1: 8');
+  expect(acrossStrings(one, standardGuitar, { each: 2 }).notes.every((each) => each.degree === '1')).toBe(
+    true,
+  );
+  expect(alongString(one, 2, 0, 15, standardGuitar).notes.map((each) => each.fret)).toEqual([1, 13]);
+  expect(() => pentatonicBoxes(one, standardGuitar)).toThrow(RangeError);
+});
+
 test('groups of four up a scale', () => {
   const notes = [...scale('Db major').notes, ...scale('Db major').notes].map(noteText);
   const said = (size: number) => inGroups(notes, size).map((group) => group.join(' '));

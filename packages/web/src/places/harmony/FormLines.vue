@@ -25,6 +25,7 @@ const around = computed(() => aroundForm(props.frets, props.chord, props.instrum
 const at = ref(0);
 const shown = computed(() => around.value[Math.min(at.value, around.value.length - 1)]);
 const style = ref<LineStyle>('folk');
+const fingers = ref(false);
 const turns = computed(() =>
   turnsAround(props.frets, props.chord, style.value, props.instrument, props.next ?? undefined).slice(
     0,
@@ -80,8 +81,9 @@ const turnWords = (one: Turn) =>
       :name="shown.kind"
       :width="WIDTH"
       :least-frets="4"
-      show="degrees"
+      :show="fingers ? 'fingers' : 'degrees'"
     />
+    <label class="small"><input v-model="fingers" type="checkbox" /> Fingers</label>
     <p class="small">{{ said }}.</p>
     <BButton size="sm" variant="outline-secondary" @click="emit('hear', shown.notes)">Hear it</BButton>
     <BFormSelect

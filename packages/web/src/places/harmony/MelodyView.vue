@@ -1,17 +1,24 @@
 <script setup lang="ts">
 /** A melody on top of chords: every note of a scale or of a tune with a grip under it, heard through and taken to Shapes. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next';
-import { readMelody, scaleMelody, type HarmonizeBy, type HarmonizedNote } from '@finch/core/harmony';
+import {
+  MOST_MELODY,
+  readMelody,
+  scaleMelody,
+  type HarmonizeBy,
+  type HarmonizedNote,
+} from '@finch/core/harmony';
 import { gripLimit } from '@finch/core/hands';
 import { pitchAt } from '@finch/core/fretboard';
 import { fretsText } from '@finch/core/grips';
-import { figureOf, parseChord, pitchText } from '@finch/core/theory';
+import { figureOf, midiOf, parseChord, pitchText } from '@finch/core/theory';
 import { computed, ref, watch } from 'vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import { benchWork, plain } from '../../workers/bench';
 import { useLatest } from '../../workers/latest';
 import { chordText, degreeText, nameChord, sayProblem } from '../../words';
 import { figureText, passedWords } from '../../words/harmony-words';
+import { useTunes } from './use-tunes';
 import type { HarmonyBench } from './use-harmony-bench';
 
 const props = defineProps<{ bench: HarmonyBench }>();
@@ -42,6 +49,19 @@ watch(
   }),
   (now) => (more.value = now),
 );
+const tunes = useTunes(MOST_MELODY);
+/** Its key comes along, and the string it fits on. */
+function takeTune(event: Event) {
+  const select = event.target as HTMLSelectElement;
+  const one = tunes.value.find((each) => each.title === select.value);
+  if (!one) return;
+  inHand.take(one.key);
+  text.value = one.text;
+  const fits = readMelody(one.text, 0);
+  const lowest = fits.ok ? Math.min(...fits.value.map(midiOf)) : 0;
+  string.value = lowest < pitchAt(instrument.value, instrument.value.openPitches.length - 1, 0) ? 2 : 1;
+  select.value = '';
+}
 const read = computed(() => {
   if (!text.value.trim())
     return {
@@ -109,10 +129,14 @@ const passed = computed(() => notes.value.filter((one) => one.passed !== null).l
           class="form-control"
           spellcheck="false"
           autocomplete="off"
-          maxlength="600"
+          maxlength="900"
           placeholder="the scale; or notes like E♭ F G B♭4"
           :aria-invalid="!read.ok"
       /></label>
+      <select v-if="tunes.length" class="form-select by" aria-label="The tune of a piece" @change="takeTune">
+        <option value="">a piece’s tune…</option>
+        <option v-for="one in tunes" :key="one.title" :value="one.title">{{ one.title }}</option>
+      </select>
       <BFormSelect
         v-if="!text.trim()"
         v-model="octaves"

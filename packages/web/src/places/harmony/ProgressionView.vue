@@ -5,12 +5,12 @@ import {
   approachesTo,
   bassWalks,
   cadenceOf,
-  overRoot,
+  heardOver,
   PROGRESSIONS,
   sidePairs,
   stackedPairs,
 } from '@finch/core/harmony';
-import { noteText, pitchClassOf } from '@finch/core/theory';
+import { noteText, pitchClassOf, rootNamed } from '@finch/core/theory';
 import { computed, useTemplateRef } from 'vue';
 import ChordName from '../../instruments/ChordName.vue';
 import { benchWork, plain } from '../../workers/bench';
@@ -43,18 +43,14 @@ const pairs = computed(() =>
     ? { stacked: stackedPairs(asked.value.chord.root), side: sidePairs(asked.value.chord.root) }
     : null,
 );
-/** The chord in hand heard against each other root of the progression: its tones as degrees there. */
+/** The chord in hand heard against every root: its tones as degrees there, and what the whole is called. */
 const against = computed(() => {
   const now = asked.value;
   if (!now) return [];
-  const roots = new Map(chords.value.map((one) => [noteText(one.root), one.root]));
-  return [...roots.values()].map((root) => ({
-    root,
-    degrees: overRoot(
-      now.chord.tones.map((tone) => tone.note),
-      root,
-    ).map((one) => degreeText(one.degree)),
-  }));
+  const notes = now.chord.tones.map((tone) => tone.note);
+  return Array.from({ length: 12 }, (_, up) =>
+    heardOver(notes, rootNamed(pitchClassOf(now.chord.root) + up)),
+  );
 });
 async function hearAll() {
   if (heard.playing.value) return heard.stop();
@@ -64,14 +60,21 @@ async function hearAll() {
 const toChanges = (symbols: readonly string[]) => props.bench.path(symbols);
 const box = useTemplateRef<HTMLInputElement>('box');
 defineExpose({ focus: () => box.value?.focus() });
-const ready = PROGRESSIONS.filter((one) => one.mode === 'major' || one.mode === 'minor').map((one) => ({
-  name: one.name,
+const ready = PROGRESSIONS.map((one) => ({
+  ...one,
   numbers: one.numbers.replaceAll('|', ' ').trim().split(/\s+/).join(' '),
 }));
-const takeReady = (event: Event) => {
-  const to = (event.target as HTMLSelectElement).value;
-  if (to) typed.value = to;
-};
+/** A progression made for another mode takes the key in hand there, on the same tonic. */
+function takeReady(event: Event) {
+  const select = event.target as HTMLSelectElement;
+  const one = ready.find((each) => each.name === select.value);
+  if (!one) return;
+  const { mode, kind } = inHand.key.value;
+  const fits = one.mode === 'major' || one.mode === 'minor' ? mode === one.mode : kind === one.mode;
+  if (!fits) inHand.takeKind(one.mode);
+  typed.value = one.numbers;
+  select.value = '';
+}
 </script>
 
 <template>
@@ -94,7 +97,7 @@ const takeReady = (event: Event) => {
       }}</BButton>
       <select class="form-select ready" aria-label="A progression by what it does" @change="takeReady">
         <option value="">by function…</option>
-        <option v-for="one in ready" :key="one.name" :value="one.numbers">{{ one.name }}</option>
+        <option v-for="one in ready" :key="one.name" :value="one.name">{{ one.name }}</option>
       </select>
     </div>
     <p v-if="read.tooMany" id="harmony-said" class="refusal" role="alert">At most 256 chords at once.</p>
@@ -207,7 +210,7 @@ const takeReady = (event: Event) => {
             {{ one.over.map((tone) => degreeText(tone.degree)).join(' ') }}
           </li>
         </ul>
-        <h3>{{ nameChord(asked.chord.symbol) }} over the roots here</h3>
+        <h3>{{ nameChord(asked.chord.symbol) }} over any root</h3>
         <ul class="small">
           <li v-for="one in against" :key="noteText(one.root)">
             <button
@@ -216,7 +219,8 @@ const takeReady = (event: Event) => {
               @click="heard.over(bench.grip.value?.frets ?? null, pitchClassOf(one.root))"
             >
               over {{ noteWord(one.root) }}</button
-            >: {{ one.degrees.join(' ') }}
+            >: {{ one.notes.map((tone) => degreeText(tone.degree)).join(' ')
+            }}<template v-if="one.name"> = {{ nameChord(one.name.symbol) }}</template>
           </li>
         </ul>
       </section>

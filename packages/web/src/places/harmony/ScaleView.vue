@@ -116,6 +116,18 @@ const hear = (line: (typeof laid.value)[number]['line']) => {
   void heard.line(up, rate, drone.value && scale.value ? pitchClassOf(scale.value.tonic) : null);
 };
 const parent = computed(() => (scale.value ? parentOf(scale.value.tonic, scale.value.kind) : null));
+/** The scale and its relatives, by degree of their parent. */
+const relatives = computed(() => {
+  const own = parent.value;
+  if (!own) return [];
+  const home = parseScale(`${noteText(own.tonic)} ${own.kind}`);
+  if (!home.ok) return [];
+  return home.value.notes.map((tonic, i) => ({
+    tonic,
+    kind: own.modes[i],
+    name: `${noteText(tonic)} ${own.modes[i]}`,
+  }));
+});
 const over3 = computed(() => {
   const chord = overChord.value;
   if (!chord || !scale.value) return [];
@@ -218,6 +230,19 @@ const job = computed<PaperJob | null>(() =>
         <template v-if="parent && parent.degree > 1"
           >Degree {{ parent.degree }} of {{ chordText(noteText(parent.tonic)) }} {{ parent.kind }}.</template
         >
+      </p>
+      <p v-if="relatives.length" class="small relatives">
+        Same notes from each degree:
+        <button
+          v-for="one in relatives"
+          :key="one.name"
+          type="button"
+          class="btn btn-link"
+          :aria-pressed="one.kind === scale.kind"
+          @click="scaleName = one.name"
+        >
+          {{ noteWord(one.tonic) }} {{ modeText(one.kind).toLowerCase() }}
+        </button>
       </p>
       <div class="over">
         <label class="small" for="over-chord">Over a chord</label>
@@ -367,6 +392,15 @@ figure {
   gap: 0 var(--space-3);
   color: var(--ink);
 }
+.relatives .btn {
+  min-height: 24px;
+  padding: 0;
+  margin-right: var(--space-3);
+}
+.relatives [aria-pressed='true'] {
+  font-weight: 700;
+  color: var(--ink);
+}
 .lives .btn {
   min-height: 24px;
   padding: 0;
@@ -377,7 +411,7 @@ figure {
   color: var(--ink);
 }
 @media (pointer: coarse) {
-  .scale-view :is(select, input.number, .tick, .lives .btn, .hear .btn) {
+  .scale-view :is(select, input.number, .tick, .lives .btn, .relatives .btn, .hear .btn) {
     min-height: 44px;
   }
 }
