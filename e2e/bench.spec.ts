@@ -1,7 +1,7 @@
 /** The workshop: drills made and answered, schools, a pinned fingering, a hook, a page of cards. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, test, walkToCard } from './house';
+import { expect, takeHomeBack, test, walkToCard } from './house';
 
 /** Puts the student of a lesson on the bench, from the Board. */
 async function onBench(page: Page, name: string) {
@@ -290,6 +290,7 @@ test('a student is asked which form comes first before the drill is shown, and a
   sit,
 }) => {
   await sit('Tamsin Brackwater');
+  await takeHomeBack(page, 'Junia Ardlesey');
   await onBench(page, 'Junia Ardlesey');
   await page.goto('/drills?family=five%20forms&chord=G&frets=320003');
   await expect(page.locator('.step-words')).toContainText('1 of');

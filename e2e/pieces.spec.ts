@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, GRIPS_FOUND_MS, takesHere, test, walkToCard } from './house';
+import { GRIPS_FOUND_MS, expect, takeHomeBack, takesHere, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -170,6 +170,7 @@ test('a counted minute is kept with its take, and the pace says what it was and 
   sit,
 }) => {
   await sit('Tamsin Brackwater');
+  await takeHomeBack(page, 'Junia Ardlesey');
   await onBench(page, 'Junia Ardlesey');
   const own = async () =>
     page.evaluate(async () => {

@@ -1,7 +1,7 @@
 /** Drills of moving and striking, bars of a piece as a drill, the tempo ladder, pieces made by rule and on paper. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, GRIPS_FOUND_MS, test, walkToCard } from './house';
+import { GRIPS_FOUND_MS, expect, takeHomeBack, test, walkToCard } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -88,6 +88,7 @@ test('bars are picked without a key held, become a drill, go home, and are climb
   sit,
 }) => {
   await sit('Tamsin Brackwater');
+  await takeHomeBack(page, 'Junia Ardlesey');
   await onPieces(page);
   await page.locator('.repertoire button', { hasText: 'Ropewalk Lullaby' }).click();
   await page.locator('.heavy li').first().waitFor({ timeout: GRIPS_FOUND_MS });
