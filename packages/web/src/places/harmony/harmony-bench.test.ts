@@ -144,6 +144,12 @@ describe('a progression', () => {
     const end = await begin({ view: 'progression', chords: 'Dm | F', key: 'A major' });
     expect(['D minor', 'F major']).toContain(end.progression.reading.value?.key.name);
   });
+  test('of a shorter progression the first chord is looked at', async () => {
+    const bench = await begin({ view: 'progression', chords: 'G | D | Em | C', at: '3' });
+    bench.progression.typed.value = 'F | Dm';
+    await rest();
+    expect([bench.asked.value?.chord.symbol, bench.asked.value?.next?.symbol]).toEqual(['F', 'Dm']);
+  });
   test('numbers are read in the key in hand', async () => {
     const bench = await begin({ view: 'progression', chords: 'ii7 V7 Imaj7', key: 'Db major' });
     expect(bench.progression.chords.value.map((one) => one.symbol)).toEqual(['Ebm7', 'Ab7', 'Dbmaj7']);

@@ -59,7 +59,8 @@ export function useProgression(
   const chords = computed(() => read.value.chords.filter((one) => one.tones.length > 0));
   const found = computed<readonly KeyFound[]>(() => findKeys(chords.value));
   const at = ref(Math.max(0, Number(given.at) || 0));
-  const index = computed(() => Math.min(at.value, Math.max(0, chords.value.length - 1)));
+  /** In a progression that has not so many chords the first is looked at. */
+  const index = computed(() => (at.value < chords.value.length ? at.value : 0));
   const chord = computed<Chord | null>(() => chords.value[index.value] ?? null);
   const before = computed<Chord | null>(() => chords.value[index.value - 1] ?? null);
   const next = computed<Chord | null>(() => chords.value[index.value + 1] ?? null);
