@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { Note, Scale as TonalScale } from 'tonal';
 import { must } from '../kernel';
+import { chordNotes, parseChord } from './chord';
 import { intervalBetween, intervalText, pitchAway } from './interval';
 import { degreeSemitones } from './degree';
 import { LETTERS, noteText, pitchClassOf, readNote, type NoteName } from './note';
 import { midiOf, parsePitch, pitchSpelled, pitchText, writtenPitch } from './pitch';
 import { parseScale } from './read-scale';
-import { scaleKinds, scaleOn } from './scale';
+import { parentOf, scaleKinds, scaleOn } from './scale';
 
 const ROOTS = 'C C# Db D Eb E F F# Gb G Ab A Bb B'.split(' ');
 const note = (text: string) => readNote(text)?.note as NoteName;
@@ -125,4 +126,25 @@ describe('scales and modes', () => {
     });
     expect(parseScale('')).toMatchObject({ ok: false, problem: { code: 'scale.tonic' } });
   });
+});
+
+test.each([
+  ['B blues', 'B D E F F# A'],
+  ['F# mixolydian', 'F# G# A# B C# D# E'],
+])('%s is %s', (name, expected) => {
+  expect(must(parseScale(name)).notes.map(noteText).join(' ')).toBe(expected);
+});
+
+test('a mode says which degree of which scale it stands on', () => {
+  const { tonic } = must(parseScale('F# mixolydian'));
+  const parent = parentOf(tonic, 'mixolydian');
+  expect([parent && noteText(parent.tonic), parent?.kind, parent?.degree]).toEqual(['B', 'major', 5]);
+});
+
+test.each([
+  ['Ebdim7', 'Eb Gb Bbb Dbb'],
+  ['A#m7b5', 'A# C# E G#'],
+  ['D#7', 'D# F## A# C#'],
+])('the notes of %s are %s', (symbol, expected) => {
+  expect(chordNotes(must(parseChord(symbol))).join(' ')).toBe(expected);
 });
