@@ -83,7 +83,7 @@ const turnWords = (one: Turn) =>
       :least-frets="4"
       :show="fingers ? 'fingers' : 'degrees'"
     />
-    <label class="small"><input v-model="fingers" type="checkbox" /> Fingers</label>
+    <label class="small tick"><input v-model="fingers" type="checkbox" /> Fingers</label>
     <p class="small">{{ said }}.</p>
     <BButton size="sm" variant="outline-secondary" @click="emit('hear', shown.notes)">Hear it</BButton>
     <BFormSelect
@@ -109,6 +109,12 @@ const turnWords = (one: Turn) =>
   align-items: flex-start;
   gap: var(--space-1);
 }
+.tick {
+  display: flex;
+  gap: var(--space-1);
+  align-items: center;
+  min-height: 32px;
+}
 .lines .btn-link {
   white-space: normal;
   text-align: left;
@@ -116,7 +122,7 @@ const turnWords = (one: Turn) =>
   padding: 0;
 }
 @media (pointer: coarse) {
-  .lines :is(.btn, select) {
+  .lines :is(.btn, select, .tick) {
     min-height: 44px;
   }
 }
