@@ -171,6 +171,9 @@ test('a melody on string 2, notes that cannot be; fifteen keys and a blank one a
 test('a chord goes by one key to Shapes, Changes, Harmony, Drills, and back', async ({ page }) => {
   await page.locator('h2.chord-head').click();
   await expect(page.locator('.side .shape-card').first()).toBeVisible();
+  // By this key nobody leaves a place no chord was taken to.
+  await page.keyboard.press('Backspace');
+  await expect(page).toHaveURL(/harmony/);
   await page.keyboard.press('Shift+S');
   await expect(page.getByLabel('Chord', { exact: true })).toHaveValue('Eb7');
   await page.getByRole('heading').first().click();

@@ -37,17 +37,25 @@ watch(evening, (on) => document.documentElement.setAttribute('data-bs-theme', on
 });
 listenToKeys();
 useSchoolOfPage(() => (seat.teaches ? bench.studentId : (seat.seat?.studentId ?? null)));
+/** Places a chord was taken to, the last at the end: Backspace leads back from those and from no other, so that nobody leaves a take or a lesson by it. */
+const trail: string[] = [];
 const toWay = (at: number) => {
   const chord = chordInHand();
   const way = WAYS_FOR_A_CHORD[at];
   if (!seat.teaches) return;
-  if (chord) void router.push(wayOf(way, chord));
-  else notices.tell('No chord is in hand here. Pick one in Shapes, Changes, Harmony, Pieces or Drills.');
+  if (chord) {
+    trail.push(way);
+    void router.push(wayOf(way, chord));
+  } else notices.tell('No chord is in hand here. Pick one in Shapes, Changes, Harmony, Pieces or Drills.');
 };
 useKeys('house', {
   all: () => (help.value = true),
   chord: toWay,
-  back: () => router.back(),
+  back: () => {
+    if (trail.at(-1) !== route.name) return;
+    trail.pop();
+    router.back();
+  },
   lamp: () => (evening.value = !evening.value),
   undo: () => {
     const undo = notices.notice?.acts.find((act) => act.undo);

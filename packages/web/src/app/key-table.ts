@@ -32,7 +32,7 @@ export const KEY_TABLE = {
       does: 'the chord in hand to Shapes, Changes, Harmony, Drills',
       quiet: true,
     },
-    back: one('Backspace', 'back to where you came from', QUIET),
+    back: one('Backspace', 'back to where a chord was taken from', QUIET),
   },
   sit: {
     sit: { keys: ['1', '2', '3', '4', '5'], shown: '1–5', does: 'sit down as' },
