@@ -37,6 +37,8 @@ export default {
   // In workers that are begun anew when they have grown: one process for all files runs out of memory on two cores.
   maxWorkers: Math.max(2, availableParallelism() - 1),
   workerIdleMemoryLimit: '1GB',
+  // No test asserts a time: this ends only what hangs, on a machine that is busy with others too.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,

@@ -85,6 +85,9 @@ test('which keys hold Dm7 G7 Em7 A7, what is foreign in each; a bass line from F
   await expect(rows.nth(1)).toContainText('D minor');
   await expect(rows.nth(1).locator('[data-label=Foreign]')).toHaveText('G7, Em7, A7');
   await chordsTyped(page, 'F | Dm');
+  // Both walks were searched for grips before they are offered.
+  await expect(page.getByText(/^hardest \d+, slowest change \d\.\d\d s$/)).toHaveCount(2);
+  await page.getByRole('button', { name: 'Hear F C/E Dm' }).click();
   await page.getByRole('button', { name: 'F C/E Dm', exact: true }).click();
   await expect(page.getByLabel('Chords', { exact: true })).toHaveValue('F | C/E | Dm');
   await page.getByRole('button', { name: /Limits/ }).click();
@@ -113,6 +116,40 @@ test('the dominant of A♭ in three colours before home; guide tones through a t
   await chordsTyped(page, 'Ebm7 | Ab7 | Dbmaj7');
   await expect(page.getByText('E♭m7 to A♭7: G♭ stays, D♭ falls a half step to C')).toBeVisible();
   await expect(page.getByText('A♭7 to D♭△7: C stays, G♭ falls a half step to F')).toBeVisible();
+  // On the neck: one finger stays, the other falls a fret; on other strings it is laid anew.
+  const neck = (said: string) => page.getByRole('img', { name: `Third and seventh of ${said}` });
+  await expect(neck('E♭m7, then of A♭7: string 3: 6 ♭7, 5 3; string 4: 4 ♭3').locator('.ring')).toHaveCount(
+    1,
+  );
+  await chordAt(page, 1).click();
+  await page.getByLabel('Strings of third and seventh').selectOption('3 and 2');
+  await expect(neck('A♭7, then of D♭△7: string 2: 7 ♭7, 6 3; string 3: 5 3')).toBeVisible();
+});
+
+test('a chord, notes or frets over any root; a block of the plan leads here by one key', async ({ page }) => {
+  await chordsTyped(page, 'C');
+  const set = page.getByLabel('A chord, notes or frets');
+  await set.fill('x32010');
+  const over = (root: string) => page.locator('li', { hasText: `over ${root}:` });
+  await expect(over('A')).toContainText('♭3 5 ♭7 = Am7');
+  await expect(over('A♭')).toContainText('3 ♯5 7 = A♭aug△7');
+  await set.fill('E♭ G B♭');
+  await expect(over('C')).toContainText('♭3 5 ♭7 = Cm7');
+  await page.reload();
+  await expect(over('F')).toContainText('♭7 9 11 = F11');
+  await set.fill('C H G');
+  await expect(page.getByText('“H” is no note.')).toBeVisible();
+  await toPlace(page, 'Plan');
+  // The first block warms the hand and has no chord; the one after it has.
+  await page.locator('[id^=block-]').first().focus();
+  await page.keyboard.press('Shift+H');
+  await expect(page.getByText('No chord is in hand here.')).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Shift+H');
+  await expect(page).toHaveURL(/harmony.*chords=/);
+  await page.locator('h2.chord-head').click();
+  await page.keyboard.press('Backspace');
+  await expect(page).toHaveURL(/plan/);
 });
 
 test('scales: five boxes that join, all chords of a minor key in one position, over a chord', async ({

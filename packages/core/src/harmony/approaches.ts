@@ -3,6 +3,7 @@
  * steps from the chord before; and bass lines that walk between two chords with slash chords over them. Spelling: a dim7
  * takes the letter below its target, a dominant the target's fifth, passing notes rise as sharps and fall as flats.
  */
+import { must } from '../kernel/result';
 import { makeChord, parseChord, type Chord } from '../theory/chord';
 import { degreeChords } from '../theory/degree-chords';
 import { noteAtDegree } from '../theory/degree';
@@ -79,6 +80,8 @@ interface WalkStep {
   readonly bass: NoteName;
   /** A slash chord where the bass is not its root. */
   readonly chord: Chord;
+  /** What else may stand over this bass, the likeliest first, for a hand that cannot hold the chord. */
+  readonly others: readonly Chord[];
   /** Whether the bass is of the key. */
   readonly inKey: boolean;
 }
@@ -105,39 +108,40 @@ export function bassWalks(from: Chord, to: Chord, key: Key): BassWalk[] {
       const own = between.flatMap(
         (pitchClass) => key.scale.find((note) => pitchClassOf(note) === pitchClass) ?? [],
       );
-      const line = own.length > 0 ? own : between.map((pitchClass) => passing(pitchClass, rises));
-      const steps = line.map((bass): WalkStep => ({
-        bass,
-        chord: over(bass, from, to, key, rises),
-        inKey: key.scale.some((note) => pitchClassOf(note) === pitchClassOf(bass)),
-      }));
-      return {
-        rises,
-        steps: [
-          { bass: from.root, chord: from, inKey: true },
-          ...steps,
-          { bass: to.root, chord: to, inKey: true },
-        ],
-      };
+      // A single note that rises leads: it takes the letter below the root it goes to, E# before F#.
+      const leads = rises && between.length === 1 ? spelledSimply(noteAtDegree(to.root, '7')) : null;
+      const line = own.length > 0 ? own : between.map((pitchClass) => leads ?? passing(pitchClass, rises));
+      const steps = line.map((bass): WalkStep => {
+        const [chord, ...others] = over(bass, from, to, key, rises);
+        const inKey = key.scale.some((note) => pitchClassOf(note) === pitchClassOf(bass));
+        return { bass, chord, others, inKey };
+      });
+      const end = (chord: Chord): WalkStep => ({ bass: chord.root, chord, others: [], inKey: true });
+      return { rises, steps: [end(from), ...steps, end(to)] };
     })
     .sort((a, b) => a.steps.length - b.steps.length);
 }
 
-/** A chord over a note of the bass: the one that sounds already, the key's V, the one that comes, else the key's own there. */
-function over(bass: NoteName, from: Chord, to: Chord, key: Key, rises: boolean): Chord {
+/**
+ * Chords over a note of the bass, the likeliest first: the one that sounds already, the key's V, the one that comes, the
+ * key's I, then the key's own on that note and its others that have it. Outside the key: rising it leads on as a dim7,
+ * falling it is carried by the chord that comes.
+ */
+function over(bass: NoteName, from: Chord, to: Chord, key: Key, rises: boolean): Chord[] {
   const pitchClass = pitchClassOf(bass);
-  const degrees = degreeChords(key);
-  const [tonic, five] = [degrees[0].chord, degrees[4].chord];
+  const degrees = degreeChords(key).map(({ chord }) => chord);
   const withBass = (chord: Chord): Chord => {
     const bare = chord.symbol.replace(/\/[A-G][b#]*$/, '');
+    if (pitchClassOf(chord.root) === pitchClass) return must(parseChord(bare));
     const read = parseChord(`${bare}/${noteText(bass)}`);
     return read.ok ? read.value : chord;
   };
   const holds = (chord: Chord) => chord.tones.some((tone) => tone.pitchClass === pitchClass);
-  const found = [from, five, to, tonic].find(holds);
-  if (found) return withBass(found);
-  const own = degrees.find(({ chord }) => pitchClassOf(chord.root) === pitchClass);
-  if (own) return own.chord;
-  // Outside the key: rising it leads on as a dim7, falling it is carried by the chord that comes.
-  return rises ? on(bass, 'diminished7') : withBass(from);
+  const found = [from, degrees[4], to, degrees[0]].filter(holds);
+  const own = degrees.filter((chord) => pitchClassOf(chord.root) === pitchClass);
+  const inside = [...found, ...own, ...degrees.filter(holds)].map(withBass);
+  const outside = [on(bass, 'diminished7'), withBass(from)];
+  const all = inside.length ? inside : rises ? outside : outside.toReversed();
+  const named = all.map((chord) => [chord.symbol, chord] as const);
+  return [...new Map(named).values()];
 }

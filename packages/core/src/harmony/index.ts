@@ -33,6 +33,9 @@ export {
 export { noteOver, scalesOver, type NoteOver, type ScaleOver, type ScaleReason } from './scale-choice';
 export { chordsIn, type ChordsOnNote } from './scale-chords';
 export { guideTones, type GuideTones } from './guide-tones';
+export { guideNeck, type GuidePair } from './guide-neck';
+export { readNoteSet, setOver, type NoteSet } from './note-set';
+export { isPlayable, playedWalks, type PlayedWalk } from './played-walks';
 export {
   cadenceOf,
   circleOfFifths,

@@ -29,7 +29,11 @@ export interface HeardOver {
 /** A grip, a triad or any set of notes over a root or a drone: its degrees there, and its name. */
 export const heardOver = (notes: readonly NoteName[], root: NoteName): HeardOver => {
   const major = notes.some((note) => mod12(pitchClassOf(note) - pitchClassOf(root)) === 4);
-  return { root, notes: overRoot(notes, root, major), name: nameNotes([root, ...notes])[0]?.chord ?? null };
+  const names = nameNotes([root, ...notes]).map(({ chord }) => chord);
+  // Over a drone the ear counts from the drone: a name on it goes before a likelier one on another root.
+  const own = names.find((chord) => pitchClassOf(chord.root) === pitchClassOf(root));
+  const name = own ? makeChord(root, own.quality) : (names[0] ?? null);
+  return { root, notes: overRoot(notes, root, major), name };
 };
 
 export interface TriadPair {

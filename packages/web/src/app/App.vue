@@ -46,7 +46,10 @@ const toWay = (at: number) => {
   if (chord) {
     trail.push(way);
     void router.push(wayOf(way, chord));
-  } else notices.tell('No chord is in hand here. Pick one in Shapes, Changes, Harmony, Pieces or Drills.');
+  } else
+    notices.tell(
+      'No chord is in hand here. Pick one in Shapes, Changes, Harmony, Pieces or Drills, or a block with a grip.',
+    );
 };
 useKeys('house', {
   all: () => (help.value = true),

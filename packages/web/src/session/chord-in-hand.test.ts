@@ -1,5 +1,5 @@
 import { effectScope } from 'vue';
-import { chordInHand, offerChord, WAYS_FOR_A_CHORD, wayOf } from './chord-in-hand';
+import { chordAmong, chordInHand, offerChord, WAYS_FOR_A_CHORD, wayOf } from './chord-in-hand';
 
 test('the place that offered last holds it, until it goes', () => {
   expect(chordInHand()).toBeNull();
@@ -30,4 +30,14 @@ test('alone it makes no change: its dominant leads into it', () => {
     name: 'harmony',
     query: { view: 'progression', chords: 'Fm' },
   });
+});
+
+test('of grips that follow each other one is taken with its neighbours', () => {
+  const grips = [
+    { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] },
+    { chord: 'F', frets: [null, null, 3, 2, 1, 1] },
+  ];
+  expect(chordAmong(grips, 1)).toEqual({ symbol: 'F', frets: 'xx3211', before: 'Am' });
+  expect(chordAmong(grips, 0)).toEqual({ symbol: 'Am', frets: 'x02210', next: 'F' });
+  expect([chordAmong(grips, 2), chordAmong([], -1)]).toEqual([null, null]);
 });

@@ -3,6 +3,7 @@
  * Harmony or Drills. Back leads to where it came from, as the browser's own way does.
  */
 import { approachesTo } from '@finch/core/harmony';
+import { fretsText, type Frets } from '@finch/core/grips';
 import { parseChord } from '@finch/core/theory';
 import { onScopeDispose, shallowRef } from 'vue';
 import type { RouteLocationRaw } from 'vue-router';
@@ -30,6 +31,21 @@ export function offerChord(read: Read): void {
 }
 
 export const chordInHand = (): ChordInHand | null => held.value?.() ?? null;
+
+/** One of grips that follow each other, between its neighbours; null where there is none there. */
+export function chordAmong(
+  grips: readonly { readonly chord: string; readonly frets: Frets }[],
+  at: number,
+): ChordInHand | null {
+  const [before, one, next] = [grips[at - 1], grips[at], grips[at + 1]];
+  if (!one) return null;
+  return {
+    symbol: one.chord,
+    frets: fretsText(one.frets),
+    ...(before ? { before: before.chord } : {}),
+    ...(next ? { next: next.chord } : {}),
+  };
+}
 
 export const WAYS_FOR_A_CHORD = ['shapes', 'changes', 'harmony', 'drills'] as const;
 export type ChordWay = (typeof WAYS_FOR_A_CHORD)[number];

@@ -35,6 +35,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'melody.empty': (_, detail) => `No notes yet: ${detail}.`,
   'melody.note': (at) =>
     `“${at}” is no note we can read. A name like E♭, with an octave where it matters: E♭4.`,
+  'set.note': (at) => `“${at}” is no note. Notes like C E♭ G, a chord, or frets like x32010.`,
   'melody.long': (_, detail) => `A long tune: ${detail} at once.`,
   'numbers.empty': (_, detail) => `No chords yet: ${detail}.`,
   'numbers.long': (_, detail) => `Too many chords: ${detail}.`,

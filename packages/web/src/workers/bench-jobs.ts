@@ -12,7 +12,13 @@ import {
   type ChangeGrade,
   type PathOptions,
 } from '@finch/core/changes';
-import { harmonizeMelody, type HarmonizedNote, type HarmonizeRequest } from '@finch/core/harmony';
+import {
+  harmonizeMelody,
+  playedWalks,
+  type HarmonizedNote,
+  type HarmonizeRequest,
+  type PlayedWalk,
+} from '@finch/core/harmony';
 import {
   assignParts,
   keyOffers,
@@ -63,7 +69,7 @@ import {
   type SheetFinding,
   type StandIn,
 } from '@finch/core/shapes';
-import { pitchClassOf, rootNamed, type NoteName } from '@finch/core/theory';
+import { pitchClassOf, rootNamed, type Key, type NoteName } from '@finch/core/theory';
 import { clickSamples, pluckOf, pluckSamples, type StruckString } from '@finch/core/sound';
 
 /** A chord along the neck, for one screen. */
@@ -205,6 +211,8 @@ export const benchJobs = {
       out: next ? changes[at] : null,
     };
   },
+  walks: (from: Chord, to: Chord, key: Key, options: PathOptions, longest: number): PlayedWalk[] =>
+    playedWalks([from, to], key, options, longest, paths),
   harmonized: (request: HarmonizeRequest): HarmonizedNote[] => harmonizeMelody(request),
   parts: (piece: Piece, options: PathOptions): PartGrade[] => partsOf(piece, options),
   assign: (

@@ -24,7 +24,7 @@ import * as v from 'valibot';
 import { computed, shallowRef, watch } from 'vue';
 import { useAddress } from '../../session/address';
 import { useBench } from '../../session/bench';
-import { offerChord } from '../../session/chord-in-hand';
+import { chordAmong, offerChord } from '../../session/chord-in-hand';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useNotices } from '../../session/notices';
 import { useTaught } from '../../session/taught';
@@ -143,10 +143,7 @@ export function useDrillBench() {
     notices.tell(`Made for the hand of ${now.name}${grips.length ? `: ${grips.join(', ')}` : ''}.`);
   });
 
-  offerChord(() => {
-    const [grip] = gripsOf(recipe.value);
-    return grip ? { symbol: grip.chord, frets: fretsText(grip.frets) } : null;
-  });
+  offerChord(() => chordAmong(gripsOf(recipe.value), 0));
   // Asked here, so that a key pressed before the drawing came hands out what the title says.
   const canBeMade = () => makeDrill(recipe.value, drilling.value).ok;
   const handOut = useHandOut();

@@ -47,7 +47,7 @@ watch(
     outside: outside.value ? '1' : '',
     with: named.value,
   }),
-  (now) => (more.value = now),
+  (now) => (more.value = { ...more.value, ...now }),
 );
 const tunes = useTunes(MOST_MELODY);
 /** Its key comes along, and the string it fits on. */

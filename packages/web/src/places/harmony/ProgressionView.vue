@@ -1,39 +1,27 @@
 <script setup lang="ts">
 /** A progression: the keys it may be in, what each chord does there, guide tones through it, ways into it and walks under it. */
 import { BButton } from 'bootstrap-vue-next';
-import {
-  approachesTo,
-  bassWalks,
-  cadenceOf,
-  heardOver,
-  PROGRESSIONS,
-  sidePairs,
-  stackedPairs,
-} from '@finch/core/harmony';
-import { noteText, pitchClassOf, rootNamed } from '@finch/core/theory';
+import { approachesTo, cadenceOf, PROGRESSIONS, sidePairs, stackedPairs } from '@finch/core/harmony';
+import { noteText } from '@finch/core/theory';
 import { computed, useTemplateRef } from 'vue';
 import ChordName from '../../instruments/ChordName.vue';
 import { benchWork, plain } from '../../workers/bench';
 import { chordText, degreeText, listed, nameChord, sayProblem } from '../../words';
-import { approachWords, cadenceWords, figureText, guideMove, noteWord } from '../../words/harmony-words';
+import { approachWords, cadenceWords, figureText, noteWord } from '../../words/harmony-words';
 import { keyWords } from '../../words/key-words';
+import GuideNeck from './GuideNeck.vue';
+import OverRoots from './OverRoots.vue';
+import WalkList from './WalkList.vue';
 import type { HarmonyBench } from './use-harmony-bench';
 
 const props = defineProps<{ bench: HarmonyBench }>();
 const { progression, asked, heard, inHand, options } = props.bench;
 const { typed, read, chords, found, reading, index, at, guides, key } = progression;
 const KEYS_SHOWN = 4;
-const WALK_MOST = 6;
 const keysShown = computed(() => found.value.slice(0, KEYS_SHOWN));
 const ways = computed(() =>
   asked.value ? approachesTo(asked.value.chord, asked.value.before ?? undefined) : [],
 );
-const walks = computed(() => {
-  const now = asked.value;
-  return now?.next
-    ? bassWalks(now.chord, now.next, now.key).filter((one) => one.steps.length <= WALK_MOST)
-    : [];
-});
 const cadence = computed(() => {
   const now = asked.value;
   return now?.next ? cadenceOf(now.chord, now.next, now.key) : null;
@@ -43,21 +31,11 @@ const pairs = computed(() =>
     ? { stacked: stackedPairs(asked.value.chord.root), side: sidePairs(asked.value.chord.root) }
     : null,
 );
-/** The chord in hand heard against every root: its tones as degrees there, and what the whole is called. */
-const against = computed(() => {
-  const now = asked.value;
-  if (!now) return [];
-  const notes = now.chord.tones.map((tone) => tone.note);
-  return Array.from({ length: 12 }, (_, up) =>
-    heardOver(notes, rootNamed(pitchClassOf(now.chord.root) + up)),
-  );
-});
 async function hearAll() {
   if (heard.playing.value) return heard.stop();
   const grips = await benchWork().gripsOf(plain(chords.value), plain(options.value));
   await heard.grips(grips.map((one) => one?.frets ?? null));
 }
-const toChanges = (symbols: readonly string[]) => props.bench.path(symbols);
 const box = useTemplateRef<HTMLInputElement>('box');
 defineExpose({ focus: () => box.value?.focus() });
 const ready = PROGRESSIONS.map((one) => ({
@@ -121,6 +99,10 @@ function takeReady(event: Event) {
         <span class="small">{{ guides[i] ? guides[i].tones.map(noteWord).join(' ') : '' }}</span>
       </button>
     </div>
+    <p v-if="cadence && asked?.next" class="small">
+      {{ nameChord(asked.chord.symbol) }} to {{ nameChord(asked.next.symbol) }}:
+      {{ cadenceWords[cadence.name] }}, {{ cadence.figures.map(figureText).join(' ') }}.
+    </p>
     <table v-if="keysShown.length" class="key-table as-list">
       <thead>
         <tr>
@@ -153,21 +135,7 @@ function takeReady(event: Event) {
       </tbody>
     </table>
     <div v-if="asked" class="about">
-      <section>
-        <h3>Third and seventh</h3>
-        <ul class="small">
-          <li v-for="(one, i) in guides.slice(0, 16)" :key="i">
-            <template v-if="one.moves.length"
-              >{{ nameChord(one.chord.symbol) }} to {{ nameChord(guides[i + 1].chord.symbol) }}:
-              {{ one.moves.map((move) => guideMove(move.by, move.to, move.from)).join(', ') }}</template
-            >
-          </li>
-        </ul>
-        <p v-if="cadence" class="small">
-          {{ nameChord(asked.chord.symbol) }} to {{ nameChord(asked.next?.symbol ?? '') }}:
-          {{ cadenceWords[cadence.name] }}, {{ cadence.figures.map(figureText).join(' ') }}.
-        </p>
-      </section>
+      <GuideNeck :bench="bench" />
       <section>
         <h3>Ways into {{ nameChord(asked.chord.symbol) }}</h3>
         <ul class="small">
@@ -182,20 +150,7 @@ function takeReady(event: Event) {
           </li>
         </ul>
       </section>
-      <section v-if="walks.length">
-        <h3>Bass from {{ nameChord(asked.chord.symbol) }} to {{ nameChord(asked.next?.symbol ?? '') }}</h3>
-        <ul class="small">
-          <li v-for="one in walks" :key="String(one.rises)">
-            <button
-              type="button"
-              class="btn btn-link"
-              @click="toChanges(one.steps.map((step) => step.chord.symbol))"
-            >
-              {{ one.steps.map((step) => nameChord(step.chord.symbol)).join(' ') }}</button>,
-            {{ one.rises ? 'up' : 'down' }} {{ one.steps.map((step) => noteWord(step.bass)).join(' ') }}
-          </li>
-        </ul>
-      </section>
+      <WalkList :bench="bench" />
       <section v-if="pairs">
         <h3>Triads over {{ chordText(noteText(asked.chord.root)) }}</h3>
         <ul class="small">
@@ -210,20 +165,8 @@ function takeReady(event: Event) {
             {{ one.over.map((tone) => degreeText(tone.degree)).join(' ') }}
           </li>
         </ul>
-        <h3>{{ nameChord(asked.chord.symbol) }} over any root</h3>
-        <ul class="small">
-          <li v-for="one in against" :key="noteText(one.root)">
-            <button
-              type="button"
-              class="btn btn-link"
-              @click="heard.over(bench.grip.value?.frets ?? null, pitchClassOf(one.root))"
-            >
-              over {{ noteWord(one.root) }}</button
-            >: {{ one.notes.map((tone) => degreeText(tone.degree)).join(' ')
-            }}<template v-if="one.name"> = {{ nameChord(one.name.symbol) }}</template>
-          </li>
-        </ul>
       </section>
+      <OverRoots :bench="bench" />
     </div>
     <p v-if="key && key.name !== inHand.name.value && chords.length > 1" class="small">
       Read in {{ chordText(key.name) }}; the key in hand above is {{ chordText(inHand.name.value) }}.
@@ -288,7 +231,7 @@ function takeReady(event: Event) {
   columns: 2;
   column-gap: var(--space-5);
 }
-.about section {
+.about > * {
   break-inside: avoid;
   margin-bottom: var(--space-3);
 }

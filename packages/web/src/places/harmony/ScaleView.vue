@@ -1,138 +1,37 @@
 <script setup lang="ts">
 /** A scale on the neck: laid in many ways, with fingers, the chords that live in it, and what its notes do over each of them. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next';
-import { chordsIn, noteOver } from '@finch/core/harmony';
-import { gripLimit } from '@finch/core/hands';
-import { stagePace } from '@finch/core/pace';
-import {
-  inGroups,
-  type BoardNote,
-  type BoardShow,
-  type StretchSchool,
-  type WholeSteps,
-} from '@finch/core/scales';
-import { noteText, parentOf, parseChord, parseScale, pitchClassOf, scaleKinds } from '@finch/core/theory';
-import { computed, ref, watch } from 'vue';
+import { noteText } from '@finch/core/theory';
+import { computed, ref } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import ScaleBoard from '../../instruments/ScaleBoard.vue';
-import SegmentPick from '../../instruments/SegmentPick.vue';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import type { PaperJob } from '../../paper/paper-files';
 import { chordText, nameChord, sayProblem } from '../../words';
 import { modeText, notesWords, noteWord } from '../../words/harmony-words';
-import { laidOn, lineTempo, refusalOf, tonesOf, WAYS, type Way } from './use-scale-view';
+import ScaleAsk from './ScaleAsk.vue';
 import type { HarmonyBench } from './use-harmony-bench';
+import { useScaleShown } from './use-scale-shown';
 
 const props = defineProps<{ bench: HarmonyBench }>();
-const { scale: read, scaleName, scaleUnread, taught, heard, more, address } = props.bench;
-const { instrument, drilling, limit } = taught;
-const SHOWS: readonly { id: BoardShow; name: string }[] = [
-  { id: 'degrees', name: 'Intervals' },
-  { id: 'notes', name: 'Notes' },
-  { id: 'fingers', name: 'Fingers' },
-];
-const scale = computed(() => (read.value.ok ? read.value.value : null));
-const way = ref<Way>(WAYS.find((one) => one.id === address.text('way'))?.id ?? 'forms');
-const position = ref(Number(address.text('pos', '3')) || 0);
-const string = ref(Number(address.text('string', '1')) || 1);
-const show = ref<BoardShow>('degrees');
-const stretch = ref<StretchSchool>('index back');
-const wholeSteps = ref<WholeSteps>('1 2 4');
-const over = ref(address.text('over'));
-const arpeggio = ref(address.text('arp') === '1');
-const drone = ref(false);
-const groups = ref<0 | 3 | 4>(0);
-watch(
-  () => ({
-    way: way.value === 'forms' ? '' : way.value,
-    pos: position.value === 3 ? '' : String(position.value),
-    string: string.value === 1 ? '' : String(string.value),
-    over: over.value,
-    arp: arpeggio.value ? '1' : '',
-  }),
-  (now) => (more.value = now),
-);
-const tonic = computed({
-  get: () => (scale.value ? noteText(scale.value.tonic) : 'C'),
-  set: (to) => retake(to, scale.value?.kind ?? 'major'),
-});
-const kind = computed({ get: () => scale.value?.kind ?? 'major', set: (to) => retake(tonic.value, to) });
-/** Another tonic or kind; the twin where the key would need more than seven signs. */
-function retake(to: string, of: string) {
-  const read = parseScale(`${to} ${of}`);
-  scaleName.value = read.ok ? read.value.name : read.problem.detail;
-}
-const TONICS = 'C C# Db D D# Eb E F F# Gb G G# Ab A A# Bb B Cb'.split(' ');
-const chords = computed(() => (scale.value ? chordsIn(scale.value) : []));
-const overChord = computed(() => {
-  const made = over.value ? parseChord(over.value) : null;
-  return made?.ok ? made.value : null;
-});
-const asked = computed(() => ({
-  way: way.value,
-  position: position.value,
-  string: string.value,
-  stretch: stretch.value,
-  wholeSteps: wholeSteps.value,
-}));
-const tones = computed(() =>
-  scale.value ? tonesOf(scale.value, arpeggio.value ? overChord.value : null) : null,
-);
-const refused = computed(() => (tones.value ? refusalOf(tones.value, way.value, instrument.value) : null));
-/** Over a chord its tones are filled, colours outlined, care underlined; the labels count from its root. */
-const dressed = (notes: readonly BoardNote[]): BoardNote[] => {
-  const chord = overChord.value;
-  if (!chord || arpeggio.value) return [...notes];
-  return notes.map((one) => {
-    const { degree, does } = noteOver(one.note, chord);
-    const look = does === 'rest' ? 'filled' : does === 'care' ? 'care' : 'outlined';
-    return { ...one, label: degree, look, root: pitchClassOf(one.note) === pitchClassOf(chord.root) };
-  });
-};
-const laid = computed(() =>
-  tones.value
-    ? laidOn(tones.value, asked.value, instrument.value).map((one) => ({ ...one, notes: dressed(one.notes) }))
-    : [],
-);
-const hand = computed(() => ({
-  hand: drilling.value.hand,
-  instrument: instrument.value,
-  limit: gripLimit(drilling.value),
-  pace: drilling.value.pace ?? stagePace(null),
-}));
-const cost = (line: (typeof laid.value)[number]['line']) => {
-  if (line.length === 0) return '';
-  const { points, bpm } = lineTempo(line, hand.value);
-  if (!Number.isFinite(points)) return 'a stretch this hand has not';
-  return bpm === null
-    ? `effort ${Math.round(points)}, over this hand’s limit ${limit.value ?? ''}`
-    : `effort ${Math.round(points)}; goes at about ${bpm}, two notes a beat`;
-};
-const hear = (line: (typeof laid.value)[number]['line']) => {
-  const { bpm } = lineTempo(line, hand.value);
-  const rate = Math.min(6, ((bpm ?? 60) * 2) / 60);
-  const straight = [...line, ...line.slice(0, -1).reverse()];
-  const up = groups.value ? inGroups(line, groups.value).flat() : straight;
-  void heard.line(up, rate, drone.value && scale.value ? pitchClassOf(scale.value.tonic) : null);
-};
-const parent = computed(() => (scale.value ? parentOf(scale.value.tonic, scale.value.kind) : null));
-/** The scale and its relatives, by degree of their parent. */
-const relatives = computed(() => {
-  const own = parent.value;
-  if (!own) return [];
-  const home = parseScale(`${noteText(own.tonic)} ${own.kind}`);
-  if (!home.ok) return [];
-  return home.value.notes.map((tonic, i) => ({
-    tonic,
-    kind: own.modes[i],
-    name: `${noteText(tonic)} ${own.modes[i]}`,
-  }));
-});
-const over3 = computed(() => {
-  const chord = overChord.value;
-  if (!chord || !scale.value) return [];
-  return scale.value.notes.map((note) => noteOver(note, chord));
-});
+const { scaleName, scaleUnread, taught, heard } = props.bench;
+const { instrument } = taught;
+const shown = useScaleShown(props.bench);
+const {
+  scale,
+  over,
+  overChord,
+  arpeggio,
+  notesOver,
+  chords,
+  refused,
+  laid,
+  parent,
+  relatives,
+  show,
+  cost,
+  hear,
+} = shown;
 const several = computed(() => laid.value.length > 1);
 const printing = ref(false);
 const job = computed<PaperJob | null>(() =>
@@ -152,76 +51,7 @@ const job = computed<PaperJob | null>(() =>
 
 <template>
   <div class="scale-view">
-    <div class="ask">
-      <BFormSelect
-        v-model="tonic"
-        class="narrow"
-        aria-label="Tonic of the scale"
-        :options="TONICS.map((one) => ({ value: one, text: chordText(one) }))"
-      />
-      <BFormSelect
-        v-model="kind"
-        class="kind"
-        aria-label="Scale"
-        :options="scaleKinds.map((one) => ({ value: one, text: modeText(one) }))"
-      />
-      <BFormSelect
-        v-model="way"
-        class="kind"
-        aria-label="How it is laid"
-        :options="WAYS.map((one) => ({ value: one.id, text: one.name }))"
-      />
-      <label
-        v-if="way === 'position' || way === 'three' || way === 'two' || way === 'arpeggios'"
-        class="small"
-        >{{ way === 'position' || way === 'arpeggios' ? 'Position' : 'From fret' }}
-        <input
-          v-model.number="position"
-          class="form-control number"
-          type="number"
-          min="0"
-          :max="instrument.frets - instrument.capo - 3"
-      /></label>
-      <label v-if="way === 'string'" class="small"
-        >String
-        <input
-          v-model.number="string"
-          class="form-control number"
-          type="number"
-          min="1"
-          :max="instrument.openPitches.length"
-      /></label>
-      <BFormSelect
-        v-if="way === 'position' || way === 'forms'"
-        v-model="stretch"
-        class="kind"
-        aria-label="How a stretch is taken"
-        :options="[
-          { value: 'index back', text: 'index goes back' },
-          { value: 'little finger up', text: 'little finger goes up' },
-        ]"
-      />
-      <BFormSelect
-        v-if="way === 'three'"
-        v-model="wholeSteps"
-        class="narrow"
-        aria-label="Fingers of two whole steps"
-        :options="['1 2 4', '1 3 4']"
-      />
-      <SegmentPick v-model="show" label="What stands in the notes" :options="SHOWS" />
-      <label class="small tick"><input v-model="drone" type="checkbox" /> Drone</label>
-      <BFormSelect
-        v-model="groups"
-        class="groups"
-        aria-label="How it is heard"
-        :options="[
-          { value: 0, text: 'heard up and down' },
-          { value: 3, text: 'in groups of 3' },
-          { value: 4, text: 'in groups of 4' },
-        ]"
-      />
-      <BButton variant="outline-secondary" :disabled="!laid.length" @click="printing = true">Print…</BButton>
-    </div>
+    <ScaleAsk :shown="shown" :instrument="instrument" @print="printing = true" />
     <p v-if="scaleUnread" class="refusal" role="alert">{{ sayProblem(scaleUnread) }}</p>
     <template v-if="scale">
       <p class="facts">
@@ -261,7 +91,7 @@ const job = computed<PaperJob | null>(() =>
           ><input v-model="arpeggio" type="checkbox" /> only its tones, as an arpeggio</label
         >
         <ul v-if="overChord && !arpeggio" class="small notes-over">
-          <li v-for="one in over3" :key="noteWord(one.note)" :class="one.does">
+          <li v-for="one in notesOver" :key="noteWord(one.note)" :class="one.does">
             {{ noteWord(one.note) }} {{ chordText(one.degree) }} {{ one.does }}
           </li>
         </ul>
@@ -328,26 +158,15 @@ const job = computed<PaperJob | null>(() =>
   flex-direction: column;
   gap: var(--space-2);
 }
-.ask,
 .over,
-.ask label,
 .hear {
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-2);
   align-items: center;
 }
-.narrow {
-  width: 84px;
-}
 .kind {
   width: 172px;
-}
-.groups {
-  width: 166px;
-}
-.number {
-  width: 68px;
 }
 .tick {
   display: flex;
@@ -411,7 +230,7 @@ figure {
   color: var(--ink);
 }
 @media (pointer: coarse) {
-  .scale-view :is(select, input.number, .tick, .lives .btn, .relatives .btn, .hear .btn) {
+  .scale-view :is(select, .tick, .lives .btn, .relatives .btn, .hear .btn) {
     min-height: 44px;
   }
 }

@@ -3,6 +3,7 @@ import type { TakeResult } from '@finch/core/drills';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useBench } from '../../session/bench';
+import { chordAmong, offerChord } from '../../session/chord-in-hand';
 import { useHandOut } from '../../session/hand-out';
 import { useLesson, useStudent } from '../../session/queries';
 import { useSeat } from '../../session/seat';
@@ -44,6 +45,8 @@ export function useLessonBench(lessonId: () => string | undefined) {
   useBegunPlan(lesson, plan, () => begun.value && !closed.value, refetch);
   const stage = useLessonStage(block, drilling, instrument);
   const { drill, tempo, player } = stage;
+  /** Of a change the grip it goes to. */
+  offerChord(() => chordAmong(stage.pair.value, stage.pair.value.length - 1));
 
   watch(lesson, (now) => now && bench.put(now.studentId, now.id), { immediate: true });
   watch(

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { gripsInOrder, makeDrill } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 import {
   added,
@@ -21,6 +22,7 @@ import { useStages } from '../../app/stages';
 import { sayError, timeText, whenText } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
+import { chordAmong, offerChord } from '../../session/chord-in-hand';
 import { useLesson, useStudent } from '../../session/queries';
 import { useTaught } from '../../session/taught';
 import PlanBudget from './PlanBudget.vue';
@@ -49,6 +51,12 @@ watch(
 const { desk, keeping, busy, trouble, draftFrom, replan, dropDraft, keptByTeacher } = usePlanBench(lesson);
 const { plan, blocks, picked, dirty } = desk;
 
+/** The first grip of the drill in the block picked. */
+offerChord(() => {
+  const recipe = blocks.value[picked.value]?.recipe;
+  const made = recipe ? makeDrill(recipe, drilling.value) : null;
+  return made?.ok ? chordAmong(gripsInOrder(made.value), 0) : null;
+});
 const swapping = ref(false);
 const longer = (by: number, at = picked.value) => desk.change((now) => lengthened(now, at, by));
 const over = computed(() => planMinutes(blocks.value) - minutes.value);

@@ -6,6 +6,7 @@ import type { Form } from '@finch/core/shapes';
 import { useWindowSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { barsAround } from '../../instruments/bars-around';
+import { chordAmong, offerChord } from '../../session/chord-in-hand';
 import { formText, nameChord, spokenGrip } from '../../words';
 import type { PracticeRoom } from './use-practice-room';
 
@@ -43,6 +44,7 @@ export function useCardShown(room: PracticeRoom) {
     if (!isLoop.value || !all.length) return all.slice(0, 1);
     return [all[loopAt.value % all.length], all[(loopAt.value + 1) % all.length]];
   });
+  offerChord(() => chordAmong(pair.value, pair.value.length - 1));
   const target = computed(() => (isLoop.value ? pair.value[1] : pair.value[0]) ?? null);
   const change = computed(() => {
     if (!isLoop.value || pair.value.length < 2 || !context.value) return null;

@@ -3,7 +3,7 @@ import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core';
 import { stagePace } from '@finch/core/pace';
 import { noteText, parseChord, parseScale } from '@finch/core/theory';
-import { laidOn, lineTempo, refusalOf, tonesOf, WAYS, type ScaleAsked, type Way } from './use-scale-view';
+import { laidOn, lineTempo, refusalOf, tonesOf, WAYS, type ScaleAsked, type Way } from './laid-scale';
 
 const scale = (name: string) => must(parseScale(name));
 const ask = (way: Way, more: Partial<ScaleAsked> = {}): ScaleAsked => ({
