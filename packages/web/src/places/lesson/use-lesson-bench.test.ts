@@ -5,6 +5,7 @@ import type { LessonPlan, PlanBlock } from '@finch/core/planning';
 import { computed, ref, shallowRef } from 'vue';
 import { Refused, Unanswered } from '../../session/api';
 import { useRuns } from '../../session/lesson-run';
+import { chordInHand } from '../../session/chord-in-hand';
 import { emptyHouse, enter, house, leave, settle } from '../../test-house';
 import { useLessonBench } from './use-lesson-bench';
 
@@ -151,6 +152,8 @@ test('a booked lesson waits to be begun; “start now” begins it once and leav
   ]);
   const started = await begin({}, { start: 'now' });
   expect([started.run.begun.value, started.run.block.value?.id]).toEqual([true, 'one']);
+  // Of the change on the stage the chord gone to is in hand for the house's keys.
+  expect(chordInHand()).toEqual({ symbol: 'D', frets: 'xx0232', before: 'A' });
   expect(house.went).toEqual([{ query: {} }]);
 });
 

@@ -4,6 +4,7 @@ import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { changeMark, gripMark } from '@finch/core/grips';
 import { must } from '@finch/core/kernel';
 import { effectScope, ref, shallowRef } from 'vue';
+import { chordInHand } from '../../session/chord-in-hand';
 import { useCardShown } from './use-card-shown';
 import type { PracticeRoom } from './use-practice-room';
 
@@ -32,6 +33,8 @@ test('a loop shows the change it is at and what each finger does; the next one o
   const names = () => shown.pair.value.map((grip) => grip.chord);
   expect([names(), shown.target.value?.chord, shown.more.value]).toEqual([['C', 'Am'], 'Am', true]);
   expect(shown.change.value?.fingers.length).toBeGreaterThan(0);
+  // The chord gone to is in hand for the house's keys.
+  expect(chordInHand()).toEqual({ symbol: 'Am', frets: 'x02210', before: 'C' });
   shown.nextChange();
   expect(names()).toEqual(['Am', 'G']);
   shown.nextChange();
