@@ -27,6 +27,23 @@ test('one key is a page: its signature, scale, seven chords with tones, jobs, sc
   expect(words.filter((word) => /^[A-G][♭♯]?m?$/.test(word)).length).toBeGreaterThanOrEqual(30);
 });
 
+test('a ring of the seven degrees stands beside the circle, each a fifth above the next', () => {
+  for (const name of ['Ab major', 'F# major', 'E harmonic minor', 'Bb mixolydian']) {
+    const [{ marks, widthMm }] = drawKeySheet([name], options());
+    const ring = marks.flatMap((mark) => (mark.is === 'chord' && mark.kind === 'text' ? [mark.text] : []));
+    const own = degreeChords(must(makeKey(name)), { sevenths: true }).map(({ chord }) => chord.symbol);
+    expect([...ring].sort()).toEqual([...own].sort());
+    expect(ring.map((symbol) => own.indexOf(symbol))).toEqual([0, 3, 6, 2, 5, 1, 4]);
+    const spots = marks.flatMap((mark) => (mark.is === 'degree' && mark.kind === 'circle' ? [mark] : []));
+    // Apart from each other and from the circle, on the paper.
+    for (const [i, a] of spots.entries()) {
+      const b = spots[(i + 1) % spots.length];
+      expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThan(a.r + b.r);
+      expect(a.x - a.r > widthMm / 2 && a.x + a.r < widthMm).toBe(true);
+    }
+  }
+});
+
 test('blank it leaves open what is to be written, and prints lines for it', () => {
   const full = drawKeySheet(['Ab major'], options())[0].marks;
   const blank = drawKeySheet(['Ab major'], options({ blank: true }))[0].marks;
@@ -34,7 +51,7 @@ test('blank it leaves open what is to be written, and prints lines for it', () =
   expect(texts(blank)).not.toContain('Eb7');
   expect(texts(blank)).toContain('V7');
   const lines = (marks: readonly Mark[]) => marks.filter((mark) => mark.kind === 'line').length;
-  expect(lines(blank) - lines(full)).toBe(6 * 7 + 2);
+  expect(lines(blank) - lines(full)).toBe(6 * 7 + 2 + 7);
   // In the circle only its own place is given.
   expect(
     texts(blank)

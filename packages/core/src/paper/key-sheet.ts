@@ -117,7 +117,48 @@ function onePage(key: Key, { sevenths, blank, school, names, signs }: KeySheetOp
     y += ROW.one;
   }
   marks.push(line(A4.margin, y - 2, A4.margin + WIDTH, y - 2));
-  marks.push(...circleMarks(A4.margin + WIDTH / 2, y + 66, 52, key, blank, signs));
+  const middle = y + 12 + ROUND;
+  marks.push(
+    ...circleMarks(A4.margin + ROUND, middle, ROUND, key, blank, signs),
+    ...ringMarks(A4.margin + WIDTH - ROUND, middle, ROUND, degrees, { sevenths, blank, names }),
+  );
+  return marks;
+}
+
+/** Half the width of the circle and of the ring on a page of one key, mm. */
+const ROUND = 43;
+/** Degrees by fourths: each a fifth above the next, so that each pulls to the next. */
+const BY_FOURTHS = [0, 3, 6, 2, 5, 1, 4];
+
+/** The seven degrees in a ring, clockwise as they pull; blank, the chords are left to be written. */
+function ringMarks(
+  cx: number,
+  cy: number,
+  r: number,
+  degrees: readonly DegreeChord[],
+  { sevenths, blank, names }: Pick<KeySheetOptions, 'sevenths' | 'blank' | 'names'>,
+): Mark[] {
+  const [path, spot] = [r * 0.74, r * 0.26];
+  const marks: Mark[] = [
+    { kind: 'circle', is: 'ring', x: cx, y: cy, r: path, fill: 'none', ink: 'ink3', width: 0.3 },
+    paperText('middle', cx, cy - 1, 'each pulls to', 9 * PT, 'middle', 'text', 'ink2'),
+    paperText('middle', cx, cy + 4, 'the next, clockwise', 9 * PT, 'middle', 'text', 'ink2'),
+  ];
+  BY_FOURTHS.forEach((at, place) => {
+    const one = degrees[at];
+    const angle = (place / BY_FOURTHS.length) * 2 * Math.PI - Math.PI / 2;
+    const [x, y] = [cx + Math.cos(angle) * path, cy + Math.sin(angle) * path];
+    const fits = (text: string, size: number) => Math.min(size, (1.8 * spot) / (text.length * LETTER));
+    const figure = named(names, sevenths ? one.figure : one.numeral);
+    const chord = named(names, one.chord.symbol);
+    marks.push(
+      { kind: 'circle', is: 'degree', x, y, r: spot, fill: 'sheet', ink: 'ink', width: 0.4 },
+      paperText('figure', x, y - 1.4, figure, fits(figure, 11 * PT), 'middle', 'display'),
+      blank
+        ? line(x - spot * 0.7, y + 4.6, x + spot * 0.7, y + 4.6)
+        : paperText('chord', x, y + 4.2, chord, fits(chord, 10 * PT), 'middle', 'display'),
+    );
+  });
   return marks;
 }
 
