@@ -13,6 +13,8 @@ export const FAMILY_GROUPS = [
   'one grip',
   'along the neck',
   'move between',
+  'lines',
+  'in a key',
   'striking hand',
   'in a piece',
 ] as const;

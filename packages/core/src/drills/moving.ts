@@ -5,6 +5,8 @@
 import type { Instrument } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
 import { parseChord, transposeChord } from '../theory/chord';
+import { noteAtDegree } from '../theory/degree';
+import { degreeOver } from '../theory/figure';
 import { noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../theory/note';
 import { parseScale } from '../theory/read-scale';
 import type { Move } from './family';
@@ -84,3 +86,17 @@ export function movedTogether(
   }
   return ok(moved);
 }
+
+/** Chords typed after one another, each moved; a word that is no chord stays as it is. */
+export const movedChords = (chords: string, { up, to, from }: Pick<Move, 'up' | 'to' | 'from'>): string =>
+  chords
+    .split(/([\s|,]+)/)
+    .map((word) => {
+      const read = parseChord(word);
+      if (!read.ok || read.value.tones.length === 0) return word;
+      // As far from the new root as it was from the old one, by the same letters where anybody writes those.
+      const there = noteAtDegree(to, degreeOver(from, read.value.root));
+      const usual = Math.abs(there.accidental) < 2;
+      return transposeChord(read.value, usual ? there : rootNamed(pitchClassOf(read.value.root) + up)).symbol;
+    })
+    .join('');

@@ -6,9 +6,11 @@ import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { checkScore, neckFrames, scoreBeats, staffBars, tabColumns, ticksOf } from '../score';
 import { soundSchedule } from '../sound';
-import { chordOfNumeral, majorKeys, noteText, parseChord, pitchClassOf } from '../theory';
+import { chordOfNumeral, majorKeys, noteText, parseChord, parseScale, pitchClassOf } from '../theory';
 import {
+  approach,
   bassWalk,
+  colourSwap,
   changeLoop,
   closeTriads,
   degrees,
@@ -20,15 +22,20 @@ import {
   instrumentFor,
   itemKey,
   makeDrill,
+  melodyOnTop,
   nearestRecipe,
   noteReading,
+  numberCalls,
   pickingPattern,
   pieceSection,
   ringCheck,
   rootCall,
+  scaleInTheShape,
   SECTION_PARTS,
   stringWalk,
   strumReading,
+  triadPairs,
+  twoAString,
   warmUp,
   type Recipe,
 } from '.';
@@ -39,6 +46,11 @@ const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const TARGETS = ['minor', 'dominant7', 'major7', 'sus4'];
 
 const chordText = (numeral: string, root: string) => must(chordOfNumeral(numeral, `${root} major`)).symbol;
+/** A tonic on which a scale needs no more than seven signs: its own, or its twin. */
+const twinOf = (tonic: string, kind: string) => {
+  const read = parseScale(`${tonic} ${kind}`);
+  return read.ok ? tonic : read.problem.detail.split(' ')[0];
+};
 const LANTERN = {
   pieceId: 'lantern',
   title: 'Lantern round',
@@ -120,6 +132,59 @@ function recipesIn(root: string): Recipe[] {
       way: 'up',
       by: 'half steps',
       back: false,
+      beatsEach: 4,
+    }),
+    ...(
+      [
+        ['minor pentatonic', 'box', 1, 'straight'],
+        ['major', 'form', 2, 'groups of 4'],
+        ['harmonic minor', 'position', 5, 'thirds'],
+        ['dorian', 'form', 1, 'targets'],
+        ['major pentatonic', 'two joined', 1, 'straight'],
+        ['mixolydian', 'position', 7, 'phrase'],
+      ] as const
+    ).map(([kind, place, at, figure]) =>
+      scaleInTheShape({ tonic: twinOf(root, kind), kind, place, at, figure, perBeat: 2 }, 5),
+    ),
+    twoAString({
+      root,
+      quality: 'minor7',
+      string: 6,
+      way: 'up and down',
+      fingers: '1 4',
+      keys: 2,
+      next: 'fourths',
+    }),
+    twoAString({
+      root,
+      quality: 'major7',
+      string: 5,
+      way: 'up',
+      fingers: '1 4',
+      keys: 1,
+      next: 'random',
+      over: ['ii7', 'V7', 'Imaj7'].map((numeral) => chordText(numeral, root)).join(' '),
+    }),
+    approach({ home: root, targets: chordText('vi', root), by: 'dim7', beats: 2 }),
+    approach({
+      home: chordText('Imaj7', root),
+      targets: `${chordText('ii7', root)} ${chordText('IV', root)}`,
+      by: 'two-five',
+      beats: 2,
+    }),
+    numberCalls({ key: `${root} major`, pool: '1 2 4 5 6', keys: 1, length: 8, lead: 4, layout: 'fixed' }, 3),
+    colourSwap({ key: `${root} major`, numerals: 'I vi ii V', swaps: 2, level: 3, keepTop: false }, 2),
+    triadPairs({ root, pair: 'stacked', sound: 'maj7', strings: [3, 2, 1], played: 'stabs', roots: 2 }),
+    triadPairs({ root, pair: 'side by side', sound: 'm7', strings: [4, 3, 2], played: 'lines', roots: 1 }),
+    melodyOnTop({
+      key: `${root} major`,
+      string: 2,
+      octaves: 1,
+      way: 'up and down',
+      by: 'degree',
+      voicings: 'plain',
+      bass: false,
+      outside: 'pass over',
       beatsEach: 4,
     }),
     ...[1, 4, 6].map((level) => strumReading({ grips: [C, F], beats: 4, level, bars: 8 }, level)),

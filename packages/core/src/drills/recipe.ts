@@ -13,8 +13,15 @@ import { pickingPatternFamily } from './families/picking-pattern';
 import { pieceSectionFamily } from './families/piece-section';
 import { ringCheckFamily } from './families/ring-check';
 import { rootCallFamily } from './families/root-call';
+import { scaleInTheShapeFamily } from './families/scale-in-the-shape';
 import { stringWalkFamily } from './families/string-walk';
 import { strumReadingFamily } from './families/strum-reading';
+import { twoAStringFamily } from './families/two-a-string';
+import { approachFamily } from './families/approach';
+import { colourSwapFamily } from './families/colour-swap';
+import { melodyOnTopFamily } from './families/melody-on-top';
+import { numberCallsFamily } from './families/number-calls';
+import { triadPairsFamily } from './families/triad-pairs';
 import { warmUpFamily } from './families/warm-up';
 
 /** A new family is a folder and a line here. */
@@ -31,6 +38,13 @@ export const FAMILIES = [
   degreesFamily,
   changeLoopFamily,
   bassWalkFamily,
+  scaleInTheShapeFamily,
+  twoAStringFamily,
+  numberCallsFamily,
+  approachFamily,
+  colourSwapFamily,
+  triadPairsFamily,
+  melodyOnTopFamily,
   strumReadingFamily,
   pickingPatternFamily,
   pieceSectionFamily,
@@ -67,6 +81,13 @@ export {
   type RootCallRecipe,
   type RootCell,
 } from './families/root-call';
+export { scaleInTheShape } from './families/scale-in-the-shape';
 export { stringWalk } from './families/string-walk';
 export { STRUM_LEVELS, strumReading } from './families/strum-reading';
+export { twoAString } from './families/two-a-string';
+export { approach } from './families/approach';
+export { colourSwap } from './families/colour-swap';
+export { melodyOnTop } from './families/melody-on-top';
+export { numberCalls } from './families/number-calls';
+export { triadPairs } from './families/triad-pairs';
 export { warmUp } from './families/warm-up';

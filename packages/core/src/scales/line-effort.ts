@@ -3,7 +3,7 @@
  * hand adds. Points are those of `effort/line.ts`. How fast it goes is our assumption, read from what teachers say: two
  * plain notes a second after a month, four after a year, eight after five, and half as many for every 24 points of effort.
  */
-import { holdModel } from '../effort/hold';
+import { holdModel, type HoldModel } from '../effort/hold';
 import { LINE, linePoints } from '../effort/line';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
@@ -36,7 +36,7 @@ export function lineEffort(
   { hand, instrument, limit, pace }: LineHand,
 ): LineEffort {
   const model = holdModel(hand, instrument);
-  const places = placesOf(notes);
+  const places = placesOf(notes, model);
   const shifts = (SHIFT * (places.length - 1) * 8) / Math.max(8, notes.length);
   const points = Math.max(0, ...places.map((place) => linePoints(model, place, LINE.freeRate))) + shifts;
   const harder = Math.max(0, points - RATE.plainPoints) / RATE.halvedBy;
@@ -44,17 +44,42 @@ export function lineEffort(
   return { points, notesPerSecond: points > limit ? null : notesPerSecond };
 }
 
-/** Stretches of a line played without moving the hand. */
-function placesOf(notes: readonly FingeredNote[]): FingeredNote[][] {
+const lies = ({ fret, finger }: FingeredNote): number => fret - finger;
+/** A stretch back and one up lie so far apart in one place; more is a hand on its way. */
+const DRIFT = 2;
+
+/**
+ * Stretches of a line played without moving the hand. It moves where a note lies two frets from the one before, where it has
+ * drifted further than two stretches or than it spans, and where no stretch joins two notes that follow each other.
+ */
+function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNote[][] {
   const places: FingeredNote[][] = [[]];
-  let lies: number | null = null;
+  let stopped: FingeredNote[] = [];
   for (const note of notes) {
     if (note.finger > 0) {
-      const now = note.fret - note.finger;
-      if (lies !== null && Math.abs(now - lies) > 1) places.push([]);
-      lies = now;
+      const last = stopped[stopped.length - 1];
+      const drifted = (one: FingeredNote) => Math.abs(lies(note) - lies(one));
+      const moves =
+        last !== undefined &&
+        (drifted(last) > 1 ||
+          !spans(model, last, note) ||
+          stopped.some(
+            (one) => drifted(one) > DRIFT || (drifted(one) === DRIFT && !spans(model, one, note)),
+          ));
+      if (moves) {
+        places.push([]);
+        stopped = [];
+      }
+      stopped.push(note);
     }
     places[places.length - 1].push(note);
   }
   return places;
+}
+
+/** Whether two fingers reach two frets at once; one finger alone always slides. */
+function spans({ geometry, maxMm }: HoldModel, a: FingeredNote, b: FingeredNote): boolean {
+  const [low, high] = a.finger < b.finger ? [a, b] : [b, a];
+  const mm = Math.abs(geometry.pressMm[high.fret] - geometry.pressMm[low.fret]);
+  return low.finger === high.finger || mm <= maxMm[low.finger * 5 + high.finger];
 }
