@@ -317,10 +317,14 @@ describe('on another instrument or in another hand', () => {
     'a small hand': must(makeHand({ sizeFactor: 0.68 })),
     'a hand with the thumb over': must(makeHand({ thumbOver: true })),
   };
-  const places = tunings.flatMap((tuning) => Object.keys(hands).map((hand) => [tuning, hand] as const));
+  // Every tuning and every hand with and without a capo, by turns.
+  const places = tunings.flatMap((tuning, t) =>
+    Object.keys(hands).map((hand, h) => [tuning, hand, (t + h) % 2 ? 3 : 0] as const),
+  );
 
-  test.each(places)('%s, %s: each family is made, or says why and offers one that can be', (tuning, hand) => {
-    for (const capo of [0, 3]) {
+  test.each(places)(
+    '%s, %s, capo %i: each family is made, or says why and offers one that can be',
+    (tuning, hand, capo) => {
       const where = {
         hand: hands[hand as keyof typeof hands],
         instrument: must(makeInstrument({ openPitches: must(parseTuning(tuning)), capo })),
@@ -346,8 +350,8 @@ describe('on another instrument or in another hand', () => {
         if (nearest) expect(makeDrill(nearest, where).ok).toBe(true);
         else expect(nowhere).toContain(recipe.family);
       }
-    }
-  });
+    },
+  );
 });
 
 describe('over random instruments', () => {
@@ -364,7 +368,7 @@ describe('over random instruments', () => {
     'warm up',
   ];
 
-  test('names, neck, tab, staff and sound agree, for 240 recipes of every family', () => {
+  test('names, neck, tab, staff and sound agree, for 160 recipes of every family', () => {
     let made = 0;
     const families = new Set<string>();
     fc.assert(
@@ -421,10 +425,10 @@ describe('over random instruments', () => {
           }
         },
       ),
-      { numRuns: 240 },
+      { numRuns: 160 },
     );
-    expect(made).toBeGreaterThan(120);
-    expect(families.size).toBeGreaterThanOrEqual(14);
+    expect(made).toBeGreaterThan(80);
+    expect(families.size).toBeGreaterThanOrEqual(18);
   });
 });
 

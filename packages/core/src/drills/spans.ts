@@ -4,6 +4,9 @@ import { TICKS_A_BEAT, ticksOf } from '../score/ticks';
 import type { Chord } from '../theory/chord';
 import { parseChord } from '../theory/chord';
 import { fail, ok, type Result } from '../kernel/result';
+import { planPath } from '../changes/plan-path';
+import { playedBy, type DrillContext } from '../hands/taught-hand';
+import type { GradedGrip } from '../shapes/graded-grip';
 import type { GripItem } from './items';
 import type { Stop } from './sequence';
 
@@ -61,4 +64,25 @@ export function typedChords(text: string, at: string, most: number): Result<Chor
     chords.push(read.value);
   }
   return ok(chords);
+}
+
+/** Grips looked at for each chord of a drill, the most useful first: it is made while somebody waits. */
+const CANDIDATES = 12;
+
+/**
+ * Grips of chords one after the other for this hand, chosen together, none of whose limits gave way. Problem `drill.number`
+ * names the chord that has none, `wanted` what to take.
+ */
+export function heldRow(
+  chords: readonly Chord[],
+  context: DrillContext,
+  wanted: string,
+): Result<GradedGrip[]> {
+  const path = planPath(chords, { ...playedBy(context), candidates: CANDIDATES });
+  const grips: GradedGrip[] = [];
+  for (const { grip, gaveWay, chord } of path.steps) {
+    if (!grip || gaveWay.length) return fail('drill.number', chord.symbol, wanted);
+    grips.push(grip);
+  }
+  return ok(grips);
 }

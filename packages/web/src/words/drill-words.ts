@@ -1,7 +1,9 @@
 /** Words of drills: what each is called, what a step asks, what a take answers, what was left out. */
 import type { Reason } from '@finch/core/effort';
 import type { Form } from '@finch/core/shapes';
-import { chordText, formText, fretsMoved, listed, nameChord, plural, triadText } from './names';
+import type { PassedOver, SwapKind } from '@finch/core/harmony';
+import { passedWords, swapKindWords } from './harmony-words';
+import { chordText, degreeText, formText, fretsMoved, listed, nameChord, plural, triadText } from './names';
 
 type Values = Reason['values'];
 
@@ -12,6 +14,51 @@ const SECTION_PART: Readonly<Record<string, string>> = {
   'one stroke': ', a stroke a chord',
   melody: ', melody',
 };
+
+const pitchWords = (pitch: string): string => chordText(pitch);
+const numberText = (number: Values[string]): string => chordText(String(number)).replace(/^b/, '♭');
+/** Names of scales within a sentence: "minor pentatonic", "lydian ♯2". */
+const kindText = (kind: Values[string]): string =>
+  String(kind)
+    .replace(/b(?=\d)/g, '♭')
+    .replace(/#/g, '♯');
+export const FIGURE_TEXT: Readonly<Record<string, string>> = {
+  straight: 'up, down and home',
+  'groups of 4': 'in groups of 4',
+  'groups of 3': 'in groups of 3',
+  thirds: 'in thirds',
+  sixths: 'in sixths',
+  targets: 'a 3 or 7 on every one',
+  phrase: 'asked and answered',
+  '7 or b7': '7 against ♭7',
+  'parallel modes': 'its modes on one tonic',
+  'relative modes': 'its modes from each note',
+};
+export const WAY_IN_TEXT: Readonly<Record<string, string>> = {
+  dominant: 'its dominant',
+  dim7: 'the diminished a fret below',
+  'two-five': 'its two and five',
+  tritone: 'the dominant a tritone off',
+  'same shape': 'its own shape a fret away',
+};
+function scalePlaceText(place: string, at: number): string {
+  switch (place) {
+    case 'form':
+      return `form ${at} from the nut`;
+    case 'box':
+      return `box ${at} from the nut`;
+    case 'position':
+      return `position ${at}`;
+    case 'three a string':
+      return `three a string from degree ${at}`;
+    case 'one string':
+      return `along string ${at}`;
+    case 'two joined':
+      return `places ${at} and ${at + 1} joined`;
+    default:
+      return 'the whole neck';
+  }
+}
 
 export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.rung': (v) => `${chordText(String(v.chord))} is left out: no single move leads there for this hand.`,
@@ -44,6 +91,45 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.formula': (v) =>
     `${nameChord(String(v.from))} to ${chordText(String(v.to))} (${chordText(String(v.notes))}): what moves, and where to?`,
   'ask.rung': (v) => `${chordText(String(v.chord))}: string ${v.string}, ${fretsMoved(Number(v.by))}`,
+  'title.two': (v) =>
+    `${String(v.chords)
+      .split(/[\s|,]+/)
+      .map(nameChord)
+      .join(' ')} two a string${Number(v.keys) > 1 ? `, ${v.keys} keys` : ''}`,
+  'ask.two': (v) => `${nameChord(String(v.chord))} from string ${v.string}, fret ${v.fret}, two a string`,
+  'title.scale': (v) =>
+    `${chordText(String(v.tonic))} ${kindText(v.kind)}, ${scalePlaceText(String(v.place), Number(v.at))}${v.figure === 'straight' ? '' : `, ${FIGURE_TEXT[String(v.figure)]}`}`,
+  'ask.scale': (v) => `${chordText(String(v.tonic))} ${kindText(v.kind)}: ${FIGURE_TEXT[String(v.figure)]}`,
+  'ask.target': (v) => `On one the ${degreeText(String(v.degree))} of ${nameChord(String(v.chord))}`,
+  'ask.phrase': () => 'A phrase that asks, and its rest',
+  'ask.answer': () => 'Its answer, home, and its rest',
+  'title.numbers': (v) =>
+    `${String(v.pool).replaceAll('b7', '♭7')} called in ${chordText(String(v.key))}${Number(v.keys) > 1 ? ` and ${Number(v.keys) - 1} more` : ''}`,
+  'ask.number': (v) =>
+    `${numberText(v.number)} in ${chordText(String(v.key))}${v.next ? `, then ${numberText(v.next)}` : ''}`,
+  'question.numbers': (v) => `Was ${v.clean} of ${v.of} right on beat one at ${v.bpm}?`,
+  'title.approach': (v) =>
+    `Into ${String(v.targets)
+      .split(/[\s|,]+/)
+      .map(nameChord)
+      .join(' ')} by ${WAY_IN_TEXT[String(v.by)]}`,
+  'ask.home': (v) => `${nameChord(String(v.chord))}, home`,
+  'ask.lead': (v) => `${nameChord(String(v.chord))} leads into ${nameChord(String(v.to))}`,
+  'ask.target-one': (v) => `${nameChord(String(v.chord))} on beat one`,
+  'question.targets': (v) => `Did ${v.clean} of ${v.of} arrive on beat one at ${v.bpm}, the way in whole?`,
+  'title.swap': (v) => `${chordText(String(v.numerals))} in ${chordText(String(v.key))}, plain and in colour`,
+  'ask.plain': (v) => `${chordText(String(v.number))}: ${nameChord(String(v.chord))}`,
+  'ask.swap': (v) =>
+    `${nameChord(String(v.chord))} for ${nameChord(String(v.was))}, ${swapKindWords[v.kind as SwapKind]}`,
+  'title.pairs': (v) =>
+    `${nameChord(String(v.lower))} and ${nameChord(String(v.upper))}, together ${nameChord(String(v.sound))}`,
+  'ask.pair': (v) =>
+    `${nameChord(String(v.chord))}: ${degreeText(String(v.degrees))} over ${chordText(String(v.root))}`,
+  'title.top': (v) =>
+    `A tune on string ${v.string}, ${v.over ? `over ${nameChord(String(v.over))}` : `chords of ${chordText(String(v.key))}`}`,
+  'ask.top': (v) =>
+    `${pitchWords(String(v.pitch))} on top of ${nameChord(String(v.chord))}, its ${degreeText(String(v.top))}`,
+  'question.tops': (v) => `Was the top note heard in ${v.clean} of ${v.of}, in your own time?`,
   'ask.grip': (v) => chordText(String(v.chord)),
   'ask.change': (v) => `${nameChord(String(v.from))} → ${nameChord(String(v.to))}`,
   'ask.form': (v) => `${nameChord(String(v.chord))}, ${formText(v.form as Form)}, fret ${v.fret}`,
@@ -76,5 +162,13 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'question.piece': (v) => `Did ${v.clean} of ${v.of} land as they should?`,
   'left.bass': (v) =>
     `${nameChord(String(v.chord))} has no second bass string below the fingers: the thumb stays where it is.`,
+  'left.lower': (v) => `${nameChord(String(v.chord))} lies ${v.frets} frets lower: up there the neck ends.`,
+  'left.pairs': (v) =>
+    `${nameChord(String(v.chord))}: string ${v.strings} is left out, its pair would lie beyond fret ${v.fret}.`,
+  'left.stretch': (v) =>
+    `Left out, too wide a stretch for this hand: ${listed(String(v.notes).split(', ').map(chordText))}.`,
+  'left.chord': () => 'No grip of its chord lies in this place, so the line stands alone.',
+  'left.swaps': (v) => `${plural(v.found, 'bar')} of ${v.asked} had another colour that holds.`,
+  'left.top': (v) => `${pitchWords(String(v.pitch))}: ${passedWords[v.why as PassedOver]}.`,
   'left.tempo': () => 'Changes of tempo inside these bars are left out: a loop has one tempo.',
 };

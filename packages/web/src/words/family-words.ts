@@ -2,6 +2,7 @@
 import type { DrillFamily, FamilyGroup } from '@finch/core/drills';
 import type { Form } from '@finch/core/shapes';
 import { makeChord } from '@finch/core/theory';
+import { FIGURE_TEXT, WAY_IN_TEXT } from './drill-words';
 import { chordText, formText } from './names';
 
 export const GROUP_WORDS: Readonly<Record<FamilyGroup, string>> = {
@@ -9,6 +10,8 @@ export const GROUP_WORDS: Readonly<Record<FamilyGroup, string>> = {
   'one grip': 'One hand, one grip',
   'along the neck': 'Along the neck',
   'move between': 'Move between',
+  lines: 'Lines',
+  'in a key': 'Harmony at work',
   'striking hand': 'The striking hand',
   'in a piece': 'In a piece',
 };
@@ -35,6 +38,7 @@ const QUALITY_TEXT: Readonly<Record<string, string>> = {
   minor7: 'minor 7',
 };
 const seconds: Say = (value) => `${value} s`;
+const scaleName: Say = (kind) => kind.replace(/b(?=\d)/g, '♭').replace(/#/g, '♯');
 const onString: Say = (value) => `string ${value}`;
 /** Fields that mean the same in every family. */
 const FIELD_WORDS: Readonly<Record<string, FieldWords>> = {
@@ -46,7 +50,10 @@ const FIELD_WORDS: Readonly<Record<string, FieldWords>> = {
   beats: { label: 'Beats a bar' },
   barsEach: { label: 'Bars each' },
   string: { label: 'String' },
+  keys: { label: 'Keys' },
+  strings: { label: 'Strings' },
 };
+const yesNo = { yes: 'yes', no: 'no' };
 
 export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
   'warm up': {
@@ -149,6 +156,102 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
       way: { label: 'The bass goes' },
       by: { label: 'By', choices: { scale: 'steps of the key' } },
       back: { label: 'Then', choices: { yes: 'walks back', no: 'begins again' } },
+    },
+  },
+  'scale in the shape': {
+    trains: 'a scale where it lies, as figures and phrases',
+    fields: {
+      tonic: { label: 'Tonic', choices: chordText },
+      kind: { label: 'Scale', choices: scaleName },
+      place: {
+        label: 'Where',
+        choices: {
+          form: 'a form',
+          box: 'a box',
+          position: 'a position',
+          'one string': 'along one string',
+          'two joined': 'two places joined',
+          'whole neck': 'all five joined',
+        },
+      },
+      at: { label: 'Which' },
+      figure: { label: 'Played', choices: FIGURE_TEXT },
+      over: { label: 'Over', choices: (chords) => (chords ? chordText(chords) : 'a plain cadence') },
+      perBeat: { label: 'Notes a beat' },
+    },
+  },
+  'two a string': {
+    trains: 'arpeggios up the neck, two notes a string',
+    fields: {
+      quality: {
+        label: 'Quality',
+        choices: { ...QUALITY_TEXT, 'half-diminished': 'm7♭5', diminished7: 'dim7' },
+      },
+      fromFret: { label: 'From fret', choices: { '': 'the lowest' } },
+      over: { label: 'Over', choices: (chords) => (chords ? chordText(chords) : 'the one chord') },
+      way: { label: 'Way' },
+      fingers: { label: 'Fingers' },
+      next: { label: 'Next key' },
+    },
+  },
+  'number calls': {
+    trains: 'numbers of a key, called and played',
+    fields: {
+      pool: { label: 'Numbers', choices: (pool) => pool.replaceAll('b7', '♭7') },
+      length: { label: 'Bars' },
+      lead: { label: 'Next one shown', choices: (n) => (n === '1' ? '1 beat before' : `${n} beats before`) },
+      layout: { label: 'Grips', choices: { fixed: 'one for each chord', nearest: 'whichever lies nearest' } },
+    },
+  },
+  approach: {
+    trains: 'a chord prepared by what leads into it',
+    fields: {
+      home: { label: 'Home', choices: chordText },
+      targets: { label: 'Into', choices: chordText },
+      by: { label: 'By', choices: WAY_IN_TEXT },
+      beats: { label: 'Beats before' },
+    },
+  },
+  'colour swap': {
+    trains: 'a progression plain, then in other colours',
+    fields: {
+      numerals: { label: 'Numbers', choices: chordText },
+      swaps: { label: 'Bars swapped' },
+      level: {
+        label: 'Colours',
+        choices: {
+          1: '1, richer, same chord',
+          2: '2, held back',
+          3: '3, relatives and thirds',
+          4: '4, borrowed',
+          5: '5, made a dominant',
+          6: '6, a tritone away',
+        },
+      },
+      keepTop: { label: 'Top note', choices: { yes: 'kept', no: 'free' } },
+    },
+  },
+  'triad pairs': {
+    trains: 'two triads that sound as one chord',
+    fields: {
+      pair: { label: 'Pair' },
+      sound: { label: 'Sounds as', choices: (sound) => chordText(`C${sound}`).slice(1) },
+      played: { label: 'Played as' },
+      roots: { label: 'Roots under it' },
+    },
+  },
+  'melody on top': {
+    trains: 'a grip under every note of a tune',
+    fields: {
+      string: { label: 'Tune on', choices: onString },
+      melody: { label: 'Tune', choices: (tune) => (tune ? chordText(tune) : 'the scale of the key') },
+      octaves: { label: 'Octaves' },
+      way: { label: 'Way' },
+      by: { label: 'Chords by', choices: { class: 'job', chord: 'one chord' } },
+      chord: { label: 'Chord', choices: (chord) => (chord ? chordText(chord) : 'none yet') },
+      voicings: { label: 'Grips', choices: { plain: 'plain first', richest: 'the richest' } },
+      bass: { label: 'With its root', choices: yesNo },
+      outside: { label: 'Foreign notes', choices: { 'pass over': 'passed over', harmonise: 'harmonised' } },
     },
   },
   'strum reading': {

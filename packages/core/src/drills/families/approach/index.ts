@@ -3,9 +3,8 @@
  * dominant a tritone off, or its own shape a fret away. Home, the approach at the end of the bar, the target on one. Of the
  * four names of a diminished seventh the one whose grip lies nearest is taken.
  */
-import { planPath } from '../../../changes/plan-path';
 import { approachesTo, type Approach } from '../../../harmony/approaches';
-import { playedBy, searched, type DrillContext } from '../../../hands/taught-hand';
+import { searched, type DrillContext } from '../../../hands/taught-hand';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { pitchAt } from '../../../fretboard/instrument';
 import { findShapes } from '../../../shapes/find-shapes';
@@ -29,7 +28,7 @@ import {
   withParameters,
 } from '../../parameters';
 import { sequenceDrill } from '../../sequence';
-import { spanned, typedChords, type Span } from '../../spans';
+import { heldRow, spanned, typedChords, type Span } from '../../spans';
 
 /** From the plainest to the furthest. */
 const WAYS = ['dominant', 'dim7', 'two-five', 'tritone', 'same shape'] as const;
@@ -120,18 +119,15 @@ function make(recipe: ApproachRecipe, context: DrillContext): Result<DrillOf<App
     return fail('drill.beats', 'beats', '1 to 4 beats');
   if (by === 'two-five' && beats === 1)
     return fail('drill.beats', 'beats', '2 to 4 beats, one and more for each of the two');
-  const held = planPath(aims.value.flatMap((aim) => [start.value, aim]), playedBy(context)); // prettier-ignore
+  const chords = aims.value.flatMap((aim) => [start.value, aim]);
+  const held = heldRow(chords, context, 'chords this hand holds');
+  if (!held.ok) return held;
   const spans: Span[] = [];
-  for (let i = 0; i < held.steps.length; i += 2) {
-    const [a, b] = [held.steps[i], held.steps[i + 1]];
-    if (!a.grip || !b.grip || a.gaveWay.length || b.gaveWay.length)
-      return fail('drill.approach', (a.grip ? b : a).chord.symbol, 'chords this hand holds');
-    const [from, to]: [Lead, Lead] = [
-      { chord: a.chord, grip: a.grip },
-      { chord: b.chord, grip: b.grip },
-    ];
+  for (const [i, aim] of aims.value.entries()) {
+    const from: Lead = { chord: start.value, grip: held.value[2 * i] };
+    const to: Lead = { chord: aim, grip: held.value[2 * i + 1] };
     const led = by === 'same shape' ? sameShape(to, context) : leads(by, from, to, context);
-    if (!led?.length) return fail('drill.approach', b.chord.symbol, 'another way in, or a target higher up');
+    if (!led?.length) return fail('drill.approach', aim.symbol, 'another way in, or a target higher up');
     const span = ({ chord: of, grip }: Lead, long: number, code: string): Span => ({
       grip: { chord: of.symbol, frets: grip.frets },
       beats: long,

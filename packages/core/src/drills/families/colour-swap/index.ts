@@ -2,9 +2,8 @@
  * Colour swap: a progression plain, twice, and the same with other colours on some bars, twice. What may stand there is that
  * of `harmony/swaps.ts`; the note on top can be kept as a tune would keep it. Bars that are not swapped keep their grips.
  */
-import { planPath } from '../../../changes/plan-path';
 import { swapsFor, type SwapKind } from '../../../harmony/swaps';
-import { playedBy, searched, type DrillContext } from '../../../hands/taught-hand';
+import { searched, type DrillContext } from '../../../hands/taught-hand';
 import { seededRandom } from '../../../kernel/random';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { pitchAt } from '../../../fretboard/instrument';
@@ -33,7 +32,7 @@ import {
   yesOrNo,
 } from '../../parameters';
 import { sequenceDrill } from '../../sequence';
-import { spanned, type Span } from '../../spans';
+import { heldRow, spanned, type Span } from '../../spans';
 
 /** What each level allows beside those before it. */
 const CLASSES: readonly (readonly SwapKind[])[] = [
@@ -130,12 +129,9 @@ function make(recipe: ColourSwapRecipe, context: DrillContext): Result<DrillOf<C
   const read = chordsOf(numerals, of.value);
   if (!read.ok) return read;
   const chords = read.value;
-  const path = planPath(chords, playedBy(context));
-  const plain: GradedGrip[] = [];
-  for (const { grip, gaveWay, chord } of path.steps) {
-    if (!grip || gaveWay.length) return fail('drill.number', chord.symbol, 'another key, or a higher limit');
-    plain.push(grip);
-  }
+  const held = heldRow(chords, context, 'another key, or a higher limit');
+  if (!held.ok) return held;
+  const plain = held.value;
   const found: Swapped[] = [];
   for (const bar of shuffled([...chords.keys()], seededRandom(recipe.seed))) {
     if (found.length === swaps) break;

@@ -3,11 +3,9 @@
  * the same number twice running, and home at the end. The same seed draws the same calls; another key is the next one on
  * the circle of fifths.
  */
-import { planPath } from '../../../changes/plan-path';
-import { playedBy, type DrillContext } from '../../../hands/taught-hand';
+import type { DrillContext } from '../../../hands/taught-hand';
 import { seededRandom, type Random } from '../../../kernel/random';
 import { fail, ok, type Result } from '../../../kernel/result';
-import type { Frets } from '../../../grips/grip';
 import type { Chord } from '../../../theory/chord';
 import { degreeChords } from '../../../theory/degree-chords';
 import { noteAtDegree } from '../../../theory/degree';
@@ -29,7 +27,7 @@ import {
   withParameters,
 } from '../../parameters';
 import { sequenceDrill } from '../../sequence';
-import { spanned, type Span } from '../../spans';
+import { heldRow, spanned, type Span } from '../../spans';
 
 /** Steps of the key that are called, from the plainest pool to the widest; `V7/x` leads into 2, 4, 5 or 6. */
 const POOLS = [
@@ -67,6 +65,7 @@ type Job = 'home' | 'sets out' | 'pulls';
 interface Called {
   /** As it is called: `4`, `b7`, `V7/2`. */
   readonly number: string;
+  readonly numeral: string;
   readonly chord: Chord;
   readonly job: Job;
   /** The number it must go to. */
@@ -85,15 +84,18 @@ function calledIn(of: Key, pool: Pool): Called[] {
       return ['2', '4', '5', '6'].flatMap((to): Called[] => {
         if (!numbers.includes(to)) return [];
         const target = degrees[Number(to) - 1];
-        const read = chordOfNumeral(`V7/${target.numeral}`, of.name);
-        return read.ok ? [{ number: `V7/${to}`, chord: read.value, job: 'pulls', leads: to }] : [];
+        const numeral = `V7/${target.numeral}`;
+        const read = chordOfNumeral(numeral, of.name);
+        return read.ok ? [{ number: `V7/${to}`, numeral, chord: read.value, job: 'pulls', leads: to }] : [];
       });
     if (number === 'b7') {
-      const flat = chordOfNumeral(of.mode === 'minor' ? 'VII' : 'bVII', of.name);
-      return flat.ok ? [{ number, chord: flat.value, job: 'sets out' }] : [];
+      const numeral = of.mode === 'minor' ? 'VII' : 'bVII';
+      const flat = chordOfNumeral(numeral, of.name);
+      return flat.ok ? [{ number, numeral, chord: flat.value, job: 'sets out' }] : [];
     }
     const from = number === '5' || number === '7' ? raised : degrees;
-    return [{ number, chord: from[Number(number) - 1].chord, job: JOBS[number] }];
+    const { chord, numeral } = from[Number(number) - 1];
+    return [{ number, numeral, chord, job: JOBS[number] }];
   });
 }
 
@@ -162,23 +164,17 @@ function make(recipe: NumberCallsRecipe, context: DrillContext): Result<DrillOf<
     const line = drawn(called, length, random);
     const chords =
       layout === 'fixed' ? [...new Set(line)].map((one) => one.chord) : line.map((one) => one.chord);
-    const path = planPath(chords, playedBy(context));
-    const held = new Map<Chord, Frets>();
-    const row: Frets[] = [];
-    for (const step of path.steps) {
-      if (!step.grip || step.gaveWay.length)
-        return fail('drill.number', step.chord.symbol, 'another key, a smaller pool, or a higher limit');
-      held.set(step.chord, step.grip.frets);
-      row.push(step.grip.frets);
-    }
+    const row = heldRow(chords, context, 'another key, a smaller pool, or a higher limit');
+    if (!row.ok) return row;
+    const own = (chord: Chord, i: number) => row.value[layout === 'fixed' ? chords.indexOf(chord) : i];
     line.forEach(({ number, chord }, i) =>
       spans.push({
-        grip: { chord: chord.symbol, frets: layout === 'fixed' ? (held.get(chord) ?? row[0]) : row[i] },
+        grip: { chord: chord.symbol, frets: own(chord, i).frets },
         beats: BAR,
         ask: { code: 'ask.number', values: { number, key: of.name, next: line[i + 1]?.number ?? '', lead } },
       }),
     );
-    items.push({ key: of.name, numerals: line.map((one) => one.number) });
+    items.push({ key: of.name, numerals: line.map((one) => one.numeral) });
   }
   const { stops, bars } = spanned(spans);
   return sequenceDrill(
