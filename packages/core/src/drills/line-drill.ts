@@ -52,7 +52,7 @@ export interface LinePlan {
 const MOST_NOTES = 256;
 const BEATS = 4;
 
-/** The drill of a plan. Problems: `drill.stretch` for a stretch this hand has not, `drill.line` for no notes, `drill.tempo`. */
+/** The drill of a plan. Problems: `drill.line` for no notes, `drill.tempo`. */
 export function lineDrill<R extends AnyRecipe>(
   recipe: R,
   plan: LinePlan,
@@ -68,9 +68,7 @@ export function lineDrill<R extends AnyRecipe>(
     limit: Number.POSITIVE_INFINITY,
     pace: context.pace ?? stagePace(null),
   });
-  if (!Number.isFinite(points) || notesPerSecond === null)
-    return fail('drill.stretch', 'parameters', 'another place, where this hand reaches');
-  const predictedBpm = Math.round((notesPerSecond * 60) / perBeat);
+  const predictedBpm = Math.round(((notesPerSecond ?? 0) * 60) / perBeat);
   const tempo = checkTempo(plan.tempoBpm ?? startingTempo(predictedBpm));
   if (!tempo.ok) return tempo;
   const strings = instrument.openPitches.length;

@@ -11,7 +11,7 @@ import type { Pace } from '../pace/pace';
 import type { FingeredNote } from './tones';
 
 export interface LineEffort {
-  /** At four notes a second and slower; Infinity for a stretch this hand has not. */
+  /** At four notes a second and slower; a stretch this hand has not is a move. */
   readonly points: number;
   /** Notes a second it goes at for this hand; null over the limit. */
   readonly notesPerSecond: number | null;
@@ -50,7 +50,7 @@ const DRIFT = 2;
 
 /**
  * Stretches of a line played without moving the hand. It moves where a note lies two frets from the one before, where it has
- * drifted further than two stretches or than it spans, and where no stretch joins two notes that follow each other.
+ * drifted further than two stretches, and where it does not span the note beside one it has played in this place.
  */
 function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNote[][] {
   const places: FingeredNote[][] = [[]];
@@ -61,11 +61,7 @@ function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNot
       const drifted = (one: FingeredNote) => Math.abs(lies(note) - lies(one));
       const moves =
         last !== undefined &&
-        (drifted(last) > 1 ||
-          !spans(model, last, note) ||
-          stopped.some(
-            (one) => drifted(one) > DRIFT || (drifted(one) === DRIFT && !spans(model, one, note)),
-          ));
+        (drifted(last) > 1 || stopped.some((one) => drifted(one) > DRIFT || !spans(model, one, note)));
       if (moves) {
         places.push([]);
         stopped = [];

@@ -165,8 +165,6 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.lower': (v) => `${nameChord(String(v.chord))} lies ${v.frets} frets lower: up there the neck ends.`,
   'left.pairs': (v) =>
     `${nameChord(String(v.chord))}: string ${v.strings} is left out, its pair would lie beyond fret ${v.fret}.`,
-  'left.stretch': (v) =>
-    `Left out, too wide a stretch for this hand: ${listed(String(v.notes).split(', ').map(chordText))}.`,
   'left.chord': () => 'No grip of its chord lies in this place, so the line stands alone.',
   'left.swaps': (v) => `${plural(v.found, 'bar')} of ${v.asked} had another colour that holds.`,
   'left.top': (v) => `${pitchWords(String(v.pitch))}: ${passedWords[v.why as PassedOver]}.`,

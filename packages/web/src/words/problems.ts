@@ -68,7 +68,6 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.seconds': (_, detail) => `A call takes ${detail}.`,
   'drill.count': (_, detail) => `A drill asks ${detail} calls.`,
   'drill.reach': (at, detail) => `At ${at} this hand holds no such grip inside its limit: take ${detail}.`,
-  'drill.stretch': (_, detail) => `A stretch there is wider than this hand reaches: take ${detail}.`,
   'drill.line': (_, detail) => `There is no room for the line there: take ${detail}.`,
   'drill.two-quality': (at, detail) =>
     `“${chordText(at)}” has no four notes of that kind. Take ${chordText(detail)}.`,

@@ -91,7 +91,6 @@ export function useScaleShown(bench: HarmonyBench) {
   const cost = (line: Laid['line']) => {
     if (line.length === 0) return '';
     const { points, bpm } = lineTempo(line, hand.value);
-    if (!Number.isFinite(points)) return 'a stretch this hand has not';
     return bpm === null
       ? `effort ${Math.round(points)}, over this hand’s limit ${limit.value ?? ''}`
       : `effort ${Math.round(points)}; goes at about ${bpm}, two notes a beat`;

@@ -4,7 +4,7 @@
  */
 import { swapsFor, type SwapKind } from '../../../harmony/swaps';
 import { searched, type DrillContext } from '../../../hands/taught-hand';
-import { seededRandom } from '../../../kernel/random';
+import { seededRandom, type Random } from '../../../kernel/random';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { pitchAt } from '../../../fretboard/instrument';
 import { findShapes } from '../../../shapes/find-shapes';
@@ -95,13 +95,15 @@ function swapIn(
   bar: number,
   { chords, plain, of }: { chords: readonly Chord[]; plain: readonly GradedGrip[]; of: Key },
   { level, keepTop }: Pick<Parameters, 'level' | 'keepTop'>,
+  random: Random,
   context: DrillContext,
 ): Swapped | null {
   const top = topPitch(plain[bar], context);
   const melody = chords[bar].tones.find((tone) => tone.pitchClass === mod12(top))?.note;
   const next = chords[(bar + 1) % chords.length];
   const rank = (kind: SwapKind) => CLASSES.findIndex((kinds) => kinds.includes(kind));
-  const offers = swapsFor({ key: of, chord: chords[bar], next, ...(keepTop && melody ? { melody } : {}) })
+  const all = swapsFor({ key: of, chord: chords[bar], next, ...(keepTop && melody ? { melody } : {}) });
+  const offers = shuffled(all, random)
     .filter(({ kind, clash }) => rank(kind) >= 0 && rank(kind) < level && clash === null)
     .sort((a, b) => rank(b.kind) - rank(a.kind));
   const { maxEffort, ...hand } = searched(context);
@@ -133,9 +135,10 @@ function make(recipe: ColourSwapRecipe, context: DrillContext): Result<DrillOf<C
   if (!held.ok) return held;
   const plain = held.value;
   const found: Swapped[] = [];
-  for (const bar of shuffled([...chords.keys()], seededRandom(recipe.seed))) {
+  const random = seededRandom(recipe.seed);
+  for (const bar of shuffled([...chords.keys()], random)) {
     if (found.length === swaps) break;
-    const swap = swapIn(bar, { chords, plain, of: of.value }, { level, keepTop }, context);
+    const swap = swapIn(bar, { chords, plain, of: of.value }, { level, keepTop }, random, context);
     if (swap) found.push(swap);
   }
   if (found.length === 0)

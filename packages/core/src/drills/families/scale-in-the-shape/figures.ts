@@ -26,7 +26,8 @@ export type Figure = (typeof FIGURES)[number];
 type Notes = readonly FingeredNote[];
 type Line = readonly (FingeredNote | null)[];
 
-const lowestRoot = (notes: Notes): number =>
+/** Index of the lowest root, or of the lowest note where there is none. */
+export const lowestRoot = (notes: Notes): number =>
   Math.max(
     0,
     notes.findIndex((one) => one.degree === '1'),

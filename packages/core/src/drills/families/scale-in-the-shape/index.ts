@@ -1,7 +1,6 @@
 /**
  * Scale in the shape: the notes of a scale in one place of the neck, played as a figure around the chord that lies there.
- * Places are those of `core/scales`; where a stretch is too wide for this hand the other school takes it, and where that does
- * not do the stretched notes are left out and said.
+ * Places are those of `core/scales`; of the two schools of stretching the one that goes faster for this hand is taken.
  */
 import type { Reason } from '../../../effort/explain';
 import { gradeIn } from '../../in-context';
@@ -44,6 +43,7 @@ import {
   grouped,
   inPairs,
   joined,
+  lowestRoot,
   octaveFrom,
   phrases,
   sevenths,
@@ -164,16 +164,11 @@ function chordsOf(over: string | undefined, scale: Scale): Result<Chord[]> {
 const wantsSeven = (figure: Parameters['figure']): boolean =>
   ['thirds', 'sixths', 'parallel modes', 'relative modes'].includes(figure);
 
-interface Played {
-  readonly phrases: readonly Phrase[];
-  readonly leftOut: readonly Reason[];
-}
-
 function played(
   recipe: ScaleInTheShapeRecipe,
   scale: Scale,
   lay: (tones: Tones) => Result<Laid>,
-): Result<Played> {
+): Result<readonly Phrase[]> {
   const { place, figure, perBeat, over } = recipe.parameters;
   const laid = lay(scale);
   if (!laid.ok) return laid;
@@ -184,8 +179,8 @@ function played(
     values: { tonic, kind, place, at: recipe.parameters.at, figure },
   });
   const own = ask(scale.kind, noteText(scale.tonic));
-  const one = (line: readonly (FingeredNote | null)[]): Result<Played> =>
-    ok({ phrases: [{ tones: line.map((tone) => (tone ? [tone] : null)), ask: own }], leftOut: [] });
+  const one = (line: readonly (FingeredNote | null)[]): Result<readonly Phrase[]> =>
+    ok([{ tones: line.map((tone) => (tone ? [tone] : null)), ask: own }]);
   const none = () => fail('drill.figure', 'figure', 'another figure or place: this one has no room for it');
   switch (figure) {
     case 'straight':
@@ -213,52 +208,39 @@ function played(
       if (!chords.ok) return chords;
       const bars = targets(notes, chords.value, BEATS * perBeat, random);
       if (!bars) return none();
-      return ok({
-        leftOut: [],
-        phrases: bars.map((bar, i) => ({
-          tones: bar.map((tone) => [tone]),
-          chord: chords.value[i].symbol,
-          ask: {
-            code: 'ask.target',
-            values: {
-              chord: chords.value[i].symbol,
-              degree:
-                chords.value[i].tones.find((tone) => tone.pitchClass === bar[0].pitch % 12)?.degree ?? '3',
-            },
-          },
-        })),
-      });
+      return ok(
+        bars.map((bar, i) => {
+          const chord = chords.value[i];
+          const degree = chord.tones.find((tone) => tone.pitchClass === bar[0].pitch % 12)?.degree ?? '3';
+          return {
+            tones: bar.map((tone) => [tone]),
+            chord: chord.symbol,
+            ask: { code: 'ask.target', values: { chord: chord.symbol, degree } },
+          };
+        }),
+      );
     }
     case 'phrase': {
       const all = phrases(notes, BEATS * perBeat, random);
       if (!all) return none();
-      return ok({
-        leftOut: [],
-        phrases: all.map((line, i) => ({
+      return ok(
+        all.map((line, i) => ({
           tones: line.map((tone) => (tone ? [tone] : null)),
           ask: { code: i % 2 ? 'ask.answer' : 'ask.phrase', values: {} },
         })),
-      });
+      );
     }
     case 'parallel modes': {
       const kinds = BY_BRIGHTNESS.includes(scale.kind) ? BY_BRIGHTNESS : [scale.kind];
       const modes = kinds.flatMap((kind): Phrase[] => {
         const mode = lay(scaleOn(scale.tonic, kind));
         const row = mode.ok ? mode.value[0] : [];
-        const line = row.length
-          ? octaveFrom(
-              row,
-              Math.max(
-                0,
-                row.findIndex((tone) => tone.degree === '1'),
-              ),
-            )
-          : [];
+        const line = row.length ? octaveFrom(row, lowestRoot(row)) : [];
         return line.length
           ? [{ tones: line.map((tone) => [tone]), ask: ask(kind, noteText(scale.tonic)) }]
           : [];
       });
-      return modes.length > 1 ? ok({ phrases: modes, leftOut: [] }) : none();
+      return modes.length > 1 ? ok(modes) : none();
     }
     case 'relative modes': {
       const parent = parentOf(scale.tonic, scale.kind);
@@ -270,7 +252,7 @@ function played(
           ? [{ tones: line.map((each) => [each]), ask: ask(kind, noteText(tone.note)) }]
           : [];
       });
-      return modes.length > 1 ? ok({ phrases: modes, leftOut: [] }) : none();
+      return modes.length > 1 ? ok(modes) : none();
     }
   }
 }
@@ -288,50 +270,28 @@ function make(recipe: ScaleInTheShapeRecipe, context: DrillContext): Result<Dril
   if (wantsSeven(figure) && scale.notes.length !== 7)
     return fail('drill.figure', 'figure', 'a scale of seven notes, or straight');
   const { instrument } = context;
-  let refused: Result<never> | null = null;
-  for (const stretched of ['kept', 'left out'] as const)
-    for (const school of SCHOOLS) {
-      const lost = new Set<string>();
-      const lay = (tones: Tones): Result<Laid> => {
-        const laid = laidIn(tones, place, at, instrument, school);
-        if (!laid.ok || stretched === 'kept') return laid;
-        return ok(laid.value.map((notes) => unstretched(notes, lost)));
-      };
-      const line = played(recipe, scale, lay);
-      if (!line.ok) return line;
-      const notes = line.value.phrases.flatMap((phrase) => phrase.tones.flatMap((tone) => tone ?? []));
-      const around = chordAround(scale, notes, context);
-      const made = lineDrill(
-        recipe,
-        {
-          phrases: line.value.phrases,
-          perBeat,
-          tempoBpm,
-          ...(around ? { around } : {}),
-          moreItems: [{ kind: 'key', key: scale.name }],
-          leftOut: [
-            ...line.value.leftOut,
-            ...(lost.size ? [{ code: 'left.stretch', values: { notes: [...lost].join(', ') } }] : []),
-            ...(around ? [] : [{ code: 'left.chord', values: {} }]),
-          ],
-        },
-        context,
-      );
-      if (made.ok || made.problem.code !== 'drill.stretch') return made;
-      refused = made;
-    }
-  return refused ?? fail('drill.stretch', 'place', 'another place, where this hand reaches');
-}
-
-/** Without the notes that lie outside four frets from the index, at most three; which they were is kept. */
-function unstretched(notes: readonly FingeredNote[], lost: Set<string>): FingeredNote[] {
-  const frets = notes.map((one) => one.fret);
-  const lowest = Math.min(...frets);
-  const inside = (from: number) => notes.filter(({ fret }) => fret >= from && fret <= from + 3);
-  const best = [lowest, lowest + 1].map(inside).reduce((a, b) => (b.length > a.length ? b : a));
-  if (notes.length - best.length > 3) return [...notes];
-  for (const one of notes.filter((each) => !best.includes(each))) lost.add(noteText(one.note));
-  return best;
+  const [first, ...others] = SCHOOLS.map((school) => {
+    const lay = (tones: Tones): Result<Laid> => laidIn(tones, place, at, instrument, school);
+    const line = played(recipe, scale, lay);
+    if (!line.ok) return line;
+    const notes = line.value.flatMap((phrase) => phrase.tones.flatMap((tone) => tone ?? []));
+    const around = chordAround(scale, notes, context);
+    return lineDrill(
+      recipe,
+      {
+        phrases: line.value,
+        perBeat,
+        tempoBpm,
+        ...(around ? { around } : {}),
+        moreItems: [{ kind: 'key', key: scale.name }],
+        leftOut: around ? [] : [{ code: 'left.chord', values: {} }],
+      },
+      context,
+    );
+  });
+  // The index goes back, unless with the little finger up it goes faster for this hand.
+  const rate = (made: typeof first) => (made.ok ? (made.value.predictedBpm ?? 0) : 0);
+  return others.reduce((best, one) => (rate(one) > rate(best) ? one : best), first);
 }
 
 const after = <T>(list: readonly T[], now: T, by: 1 | -1): T | null => list[list.indexOf(now) + by] ?? null;
@@ -397,10 +357,11 @@ export const scaleInTheShapeFamily: FamilyDefinition<ScaleInTheShapeRecipe> = {
     ]);
   },
   fallbacks: (recipe) => {
-    const { tonic, kind, at } = recipe.parameters;
+    const { tonic, kind, at, perBeat } = recipe.parameters;
     const free = withParameters(recipe, {
       tonic: namedRoot(tonic) ? tonic : 'C',
       at: Math.min(12, Math.max(1, Math.round(at) || 1)),
+      perBeat: Math.min(4, Math.max(1, Math.round(perBeat) || 2)),
       tempoBpm: undefined,
     });
     const twin = parseScale(`${tonic} ${kind}`);

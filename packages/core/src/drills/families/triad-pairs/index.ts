@@ -12,8 +12,9 @@ import type { FingeredNote } from '../../../scales/tones';
 import { closeTriads as placesOf, lowestOfEach } from '../../../shapes/forms';
 import type { GradedGrip } from '../../../shapes/graded-grip';
 import type { Chord } from '../../../theory/chord';
+import { noteAtDegree, type Degree } from '../../../theory/degree';
 import { degreeOver } from '../../../theory/figure';
-import { mod12, noteText, pitchClassOf, readNote, rootNamed, type NoteName } from '../../../theory/note';
+import { mod12, noteText, pitchClassOf, readNote, spelledSimply, type NoteName } from '../../../theory/note';
 import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { lineDrill, type Phrase } from '../../line-drill';
@@ -56,8 +57,8 @@ const BEATS = 4;
 /** A triad of a line is one beat: its three notes. */
 const PER_BEAT = 3;
 const HIGHEST_FRET = 15;
-/** Half steps up to the other roots: a fourth, a minor third. */
-const OTHER_ROOTS = [0, 5, 3];
+/** Degrees of the root on which the other roots lie: a fourth up, a minor third down. */
+const OTHER_ROOTS: readonly Degree[] = ['1', '4', '6'];
 
 const pairOf = (root: NoteName, { pair, sound }: Pick<Parameters, 'pair' | 'sound'>): TriadPair | undefined =>
   (pair === 'stacked' ? stackedPairs(root) : sidePairs(root)).find(
@@ -108,9 +109,7 @@ function make(recipe: TriadPairsRecipe, context: DrillContext): Result<DrillOf<T
     return fail('drill.pair', 'sound', given.pair === 'stacked' ? STACKED.join(', ') : SIDE.join(', '));
   const row = byTurns(pair, strings, context);
   if (!row) return fail('drill.triads', pair.lower.symbol, 'another set of strings, or a higher limit');
-  const against = OTHER_ROOTS.slice(0, roots).map((up) =>
-    up === 0 ? read.note : rootNamed(pitchClassOf(read.note) + up),
-  );
+  const against = OTHER_ROOTS.slice(0, roots).map((degree) => spelledSimply(noteAtDegree(read.note, degree)));
   const asked = against.flatMap((over) =>
     row.map((one) => ({
       ...one,
