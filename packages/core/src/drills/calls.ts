@@ -20,9 +20,12 @@ export const CALL_SECONDS = { fastest: 2, slowest: 12 } as const;
 export const BEATS_A_CALL = 4;
 
 export interface CallsPlan {
-  readonly steps: readonly Omit<DrillStep, 'startTick' | 'ticks'>[];
+  /** Where a step begins and how long it lasts is that of its event, unless it says so itself. */
+  readonly steps: readonly (Omit<DrillStep, 'startTick' | 'ticks'> & Partial<DrillStep>)[];
   readonly bars: readonly Bar[];
   readonly secondsPerCall: number;
+  /** The tempo answers are heard at, where that is not a call's own time; a bar of four beats is a call. */
+  readonly heardBpm?: number;
   /** Points of the heaviest grip among them, and of what else makes it hard. */
   readonly heaviest?: number;
   readonly morePoints?: number;
@@ -74,7 +77,7 @@ export function callsDrill<R extends AnyRecipe>(
     score: {
       schemaVersion: 1,
       strings: context.instrument.openPitches.length,
-      tempoBpm: (60 * BEATS_A_CALL) / secondsPerCall,
+      tempoBpm: plan.heardBpm ?? (60 * BEATS_A_CALL) / secondsPerCall,
       countInBeats: 4,
       parts: [{ name: 'guitar', bars }],
     },

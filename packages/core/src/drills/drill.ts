@@ -26,7 +26,24 @@ export interface Place {
 /** Places on the neck (every one of them, or any one of them), or one of several words. */
 export type Answer =
   | { readonly kind: 'all places' | 'any place'; readonly places: readonly Place[] }
-  | { readonly kind: 'choice'; readonly choices: readonly string[]; readonly right: string };
+  | {
+      readonly kind: 'choice';
+      readonly choices: readonly string[];
+      readonly right: string;
+      /** What a wrong choice mixes up, where that has a name. */
+      readonly slips?: Readonly<Record<string, Slip>>;
+    };
+
+/** Usual confusions: the same sound by another letter, the third or another tone altered, the key next to it, the relative. */
+export type Slip =
+  | 'respelled'
+  | 'third altered'
+  | 'altered'
+  | 'neighbour key'
+  | 'another degree'
+  | 'relative'
+  | 'parallel'
+  | 'twin';
 
 /** A question before a drill is shown. */
 export interface Prelude {

@@ -43,6 +43,8 @@ export {
   melodyOnTop,
   numberCalls,
   triadPairs,
+  keyDetective,
+  spellIt,
   warmUp,
   type BassWalkRecipe,
   type ChangeLoopRecipe,
@@ -82,7 +84,7 @@ export {
 } from './make-drill';
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor } from './drill';
-export type { Answer, DrillStep, Place, Prelude } from './drill';
+export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {
   fieldsOf,

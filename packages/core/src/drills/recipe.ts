@@ -22,6 +22,8 @@ import { colourSwapFamily } from './families/colour-swap';
 import { melodyOnTopFamily } from './families/melody-on-top';
 import { numberCallsFamily } from './families/number-calls';
 import { triadPairsFamily } from './families/triad-pairs';
+import { keyDetectiveFamily } from './families/key-detective';
+import { spellItFamily } from './families/spell-it';
 import { warmUpFamily } from './families/warm-up';
 
 /** A new family is a folder and a line here. */
@@ -40,7 +42,9 @@ export const FAMILIES = [
   bassWalkFamily,
   scaleInTheShapeFamily,
   twoAStringFamily,
+  spellItFamily,
   numberCallsFamily,
+  keyDetectiveFamily,
   approachFamily,
   colourSwapFamily,
   triadPairsFamily,
@@ -90,4 +94,6 @@ export { colourSwap } from './families/colour-swap';
 export { melodyOnTop } from './families/melody-on-top';
 export { numberCalls } from './families/number-calls';
 export { triadPairs } from './families/triad-pairs';
+export { keyDetective } from './families/key-detective';
+export { spellIt } from './families/spell-it';
 export { warmUp } from './families/warm-up';

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-/** Calls answered on the neck one after the other; each is timed, what is wrong is shown, the outcomes go out. */
+/** Calls answered one after the other, on the neck or by one of several words; each is timed, what is wrong is shown, the outcomes go out. */
 import type { Drill, Place, StepOutcome } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import { staffBars, ticksOf } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import { say } from '../words';
+import { choiceWords, SLIP_WORDS } from '../words/drill-words';
 import { outcomeOf, quizBoard } from './quiz';
 import StaffStrip from './StaffStrip.vue';
 
@@ -26,8 +27,11 @@ const inHand = computed(() => {
   const recipe = props.drill.recipe;
   return recipe.family === 'formula' ? recipe.parameters.grip.frets : undefined;
 });
+const choices = computed(() => (step.value?.answer?.kind === 'choice' ? step.value.answer.choices : null));
 const board = computed(() =>
-  step.value ? quizBoard(step.value, props.instrument, inHand.value) : { strings: [], frets: [] },
+  step.value && !choices.value
+    ? quizBoard(step.value, props.instrument, inHand.value)
+    : { strings: [], frets: [] },
 );
 const staff = computed(() => {
   if (!reads.value || !step.value) return [];
@@ -48,28 +52,36 @@ const placeText = (place: Place) =>
     ? `fret ${place.fret}`
     : `string ${place.string}, ${place.fret === 0 ? 'open' : `fret ${place.fret}`}`;
 
+/** The first answer begins the take; its own call is not timed. */
+function begun() {
+  if (askedAt !== null) return;
+  emit('start');
+  askedAt = props.now();
+}
 function tap(place: Place) {
   if (!step.value) return;
-  if (askedAt === null) {
-    emit('start');
-    askedAt = props.now();
-  }
+  begun();
   if (!several.value) return answer([place]);
   tapped.value = isTapped(place.string, place.fret)
     ? tapped.value.filter((one) => one.string !== place.string || one.fret !== place.fret)
     : [...tapped.value, place];
 }
-function answer(places: readonly Place[]) {
+function answer(given: readonly Place[] | string) {
   const asked = step.value?.answer;
-  if (!asked || asked.kind === 'choice') return;
-  const outcome = outcomeOf(asked, places, (props.now() - (askedAt ?? props.now())) / 1000, seconds.value);
-  const right = asked.places.map(placeText).join(several.value ? ' and ' : ' or ');
+  if (!asked) return;
+  begun();
+  const outcome = outcomeOf(asked, given, (props.now() - (askedAt ?? props.now())) / 1000, seconds.value);
+  const right =
+    asked.kind === 'choice'
+      ? choiceWords(asked.right)
+      : asked.places.map(placeText).join(several.value ? ' and ' : ' or ');
+  const slip = asked.kind === 'choice' && typeof given === 'string' ? asked.slips?.[given] : undefined;
   last.value =
     outcome === 'clean'
       ? `Right: ${right}.`
       : outcome === 'late'
         ? `Right, after more than ${seconds.value} s: ${right}.`
-        : `It is ${right}.`;
+        : `It is ${right}.${slip ? ` ${SLIP_WORDS[slip]}` : ''}`;
   outcomes.value = [...outcomes.value, outcome];
   tapped.value = [];
   at.value += 1;
@@ -85,7 +97,17 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
       <p class="small">call {{ at + 1 }} of {{ calls.length }}</p>
       <p class="display quiz-call">{{ say(step.ask) }}</p>
       <StaffStrip v-if="reads" :bars="staff" plain />
-      <div class="quiz-neck" role="group" aria-label="The neck: tap the place">
+      <div v-if="choices" class="quiz-choices" role="group" aria-label="Choose one">
+        <BButton
+          v-for="choice in choices"
+          :key="choice"
+          variant="outline-secondary"
+          class="choice"
+          @click="answer(choice)"
+          >{{ choiceWords(choice) }}</BButton
+        >
+      </div>
+      <div v-else class="quiz-neck" role="group" aria-label="The neck: tap the place">
         <div class="quiz-line quiz-ruler" :class="{ numbered: board.strings.length > 1 }" aria-hidden="true">
           <span v-if="board.strings.length > 1" class="quiz-string" />
           <span v-for="fret in board.frets" :key="fret">{{ fret === 0 ? 'open' : fret }}</span>
@@ -127,6 +149,17 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
 .quiz-call {
   font-size: 28px;
   margin: 0;
+}
+.quiz-choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(172px, 1fr));
+  gap: var(--space-2);
+  width: 100%;
+  max-width: 780px;
+}
+.choice {
+  min-height: 48px;
+  font-size: var(--size-4);
 }
 .quiz-neck {
   width: 100%;

@@ -54,10 +54,12 @@ export function isRight(answer: Answer, tapped: readonly Place[]): boolean {
 /** What a call comes out as: right in time, right too late, or wrong. */
 export function outcomeOf(
   answer: Answer,
-  tapped: readonly Place[],
+  given: readonly Place[] | string,
   seconds: number,
   secondsPerCall: number,
 ): StepOutcome {
-  if (!isRight(answer, tapped)) return 'wrong note';
+  const right =
+    typeof given === 'string' ? answer.kind === 'choice' && answer.right === given : isRight(answer, given);
+  if (!right) return 'wrong note';
   return seconds <= secondsPerCall ? 'clean' : 'late';
 }

@@ -2,7 +2,8 @@
 import type { Reason } from '@finch/core/effort';
 import type { Form } from '@finch/core/shapes';
 import type { PassedOver, SwapKind } from '@finch/core/harmony';
-import { passedWords, swapKindWords } from './harmony-words';
+import type { Slip } from '@finch/core/drills';
+import { figureText, passedWords, swapKindWords } from './harmony-words';
 import { chordText, degreeText, formText, fretsMoved, listed, nameChord, plural, triadText } from './names';
 
 type Values = Reason['values'];
@@ -60,6 +61,32 @@ function scalePlaceText(place: string, at: number): string {
   }
 }
 
+/** What was mixed up, said after the right answer. */
+export const SLIP_WORDS: Readonly<Record<Slip, string>> = {
+  respelled: 'That sounds the same, but each letter comes once.',
+  'third altered': 'That has the other third.',
+  altered: 'One tone of that lies a half step off.',
+  'neighbour key': 'That belongs to the key next to it on the circle.',
+  'another degree': 'That is another degree of the key.',
+  relative: 'That is the relative: the same signature, another home.',
+  parallel: 'That is the parallel: the same home, another signature.',
+  twin: 'That sounds the same and is written otherwise.',
+};
+/** A choice as it is read: notes, chords, keys, numbers and figures with their true signs. */
+export const choiceWords = (choice: string): string =>
+  choice
+    .split(' ')
+    .map((word) => (/^[b#]?[ivIV]+/.test(word) ? figureText(word) : chordText(word)))
+    .join(' ');
+const SPELL_TEXT: Readonly<Record<string, string>> = {
+  notes: 'the notes',
+  degrees: 'which degree',
+  triads: 'the triads',
+  sevenths: 'the sevenths',
+  chords: 'the chords',
+  scales: 'the scales',
+};
+
 export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.rung': (v) => `${chordText(String(v.chord))} is left out: no single move leads there for this hand.`,
   'left.form': (v) => `${formText(v.form as Form)} at fret ${v.fret} is left out: over this hand’s limit.`,
@@ -103,6 +130,20 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.target': (v) => `On one the ${degreeText(String(v.degree))} of ${nameChord(String(v.chord))}`,
   'ask.phrase': () => 'A phrase that asks, and its rest',
   'ask.answer': () => 'Its answer, home, and its rest',
+  'title.spell': (v) =>
+    `Spell ${SPELL_TEXT[String(v.what)]} of ${chordText(String(v.key))}${Number(v.keys) > 1 ? ` and ${Number(v.keys) - 1} more` : ''}`,
+  'ask.spell-note': (v) => `The ${v.degree} of ${chordText(String(v.key))}?`,
+  'ask.spell-degree': (v) => `${chordText(String(v.note))} is which degree of ${chordText(String(v.key))}?`,
+  'ask.spell-tones': (v) => `The tones of ${chordText(String(v.chord))}?`,
+  'ask.spell-chord': (v) => `${choiceWords(String(v.figure))} of ${chordText(String(v.key))}?`,
+  'ask.spell-scale': (v) => `${chordText(String(v.key))}, note by note?`,
+  'title.detective': (v) =>
+    `${plural(v.length, 'chord')}: which key?${Number(v.foreign) ? ` ${v.foreign} from outside` : ''}`,
+  'ask.which-key': (v) => `${choiceWords(String(v.chords))}: which key?`,
+  'ask.which-number': (v) =>
+    `${choiceWords(String(v.chords))}, in ${chordText(String(v.key))}: what is ${chordText(String(v.chord))}?`,
+  'ask.which-foreign': (v) =>
+    `${choiceWords(String(v.chords))}, in ${chordText(String(v.key))}: which is foreign?`,
   'title.numbers': (v) =>
     `${String(v.pool).replaceAll('b7', '♭7')} called in ${chordText(String(v.key))}${Number(v.keys) > 1 ? ` and ${Number(v.keys) - 1} more` : ''}`,
   'ask.number': (v) =>

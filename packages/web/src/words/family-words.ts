@@ -194,6 +194,21 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
       next: { label: 'Next key' },
     },
   },
+  'spell it': {
+    trains: 'notes, chords and scales with their exact letters',
+    fields: { what: { label: 'Asked', choices: { degrees: 'which degree' } }, count: { label: 'Calls' } },
+  },
+  'key detective': {
+    trains: 'which key a list of chords is in, and what is foreign',
+    fields: {
+      lists: { label: 'Lists' },
+      length: { label: 'Chords each' },
+      foreign: { label: 'From outside' },
+      kinds: { label: 'Keys' },
+      sevenths: { label: 'Sevenths', choices: yesNo },
+      ask: { label: 'Asked' },
+    },
+  },
   'number calls': {
     trains: 'numbers of a key, called and played',
     fields: {

@@ -81,6 +81,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.approach': (at, detail) =>
     `Nothing leads into ${chordText(at)} that way for this hand: take ${detail}.`,
   'drill.number': (at, detail) => `${chordText(at)} has no grip inside this hand’s limit: take ${detail}.`,
+  'drill.list': (_, detail) => `No list says its key clearly so: take ${detail}.`,
   'drill.swaps': (_, detail) => `Swapped here are ${detail}.`,
   'drill.swap': (_, detail) => `No other colour holds in these bars: take ${detail}.`,
   'drill.roots': (_, detail) => `It is heard against ${detail}.`,

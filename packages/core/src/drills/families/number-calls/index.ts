@@ -4,17 +4,15 @@
  * the circle of fifths.
  */
 import type { DrillContext } from '../../../hands/taught-hand';
-import { seededRandom, type Random } from '../../../kernel/random';
+import { seededRandom } from '../../../kernel/random';
 import { fail, ok, type Result } from '../../../kernel/result';
 import type { Chord } from '../../../theory/chord';
-import { degreeChords } from '../../../theory/degree-chords';
-import { noteAtDegree } from '../../../theory/degree';
-import { makeKey, type Key } from '../../../theory/key';
-import { noteText } from '../../../theory/note';
-import { chordOfNumeral } from '../../../theory/numeral';
+import { makeKey } from '../../../theory/key';
 import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
+import { calledIn, drawn, POOLS, type Pool } from '../../number-walk';
+import { keysAround } from '../../keys-around';
 import { easierBy, harderBy } from '../../notches';
 import {
   key,
@@ -28,18 +26,6 @@ import {
 } from '../../parameters';
 import { sequenceDrill } from '../../sequence';
 import { heldRow, spanned, type Span } from '../../spans';
-
-/** Steps of the key that are called, from the plainest pool to the widest; `V7/x` leads into 2, 4, 5 or 6. */
-const POOLS = [
-  '1 4 5',
-  '1 4 5 6',
-  '1 2 4 5 6',
-  '1 2 3 4 5 6',
-  '1 2 3 4 5 6 b7',
-  '1 2 3 4 5 6 7 b7',
-  '1 2 3 4 5 6 7 b7 V7/x',
-] as const;
-type Pool = (typeof POOLS)[number];
 
 const parameters = {
   key,
@@ -61,100 +47,13 @@ const BAR = 4;
 /** Points for each beat the next number is shown later (our assumption: less time to think). */
 const POINTS_A_BEAT = 1.5;
 
-type Job = 'home' | 'sets out' | 'pulls';
-interface Called {
-  /** As it is called: `4`, `b7`, `V7/2`. */
-  readonly number: string;
-  readonly numeral: string;
-  readonly chord: Chord;
-  readonly job: Job;
-  /** The number it must go to. */
-  readonly leads?: string;
-}
-
-const JOBS: Readonly<Record<string, Job>> = { 1: 'home', 3: 'home', 6: 'home', 2: 'sets out', 4: 'sets out', b7: 'sets out', 5: 'pulls', 7: 'pulls' }; // prettier-ignore
-/** In a minor key the dominant is major: what pulls home has the raised seventh. */
-function calledIn(of: Key, pool: Pool): Called[] {
-  const harmonic = of.mode === 'minor' ? makeKey(`${noteText(of.tonic)} harmonic minor`) : null;
-  const degrees = degreeChords(of);
-  const raised = harmonic?.ok ? degreeChords(harmonic.value) : degrees;
-  const numbers = pool.split(' ');
-  return numbers.flatMap((number): Called[] => {
-    if (number === 'V7/x')
-      return ['2', '4', '5', '6'].flatMap((to): Called[] => {
-        if (!numbers.includes(to)) return [];
-        const target = degrees[Number(to) - 1];
-        const numeral = `V7/${target.numeral}`;
-        const read = chordOfNumeral(numeral, of.name);
-        return read.ok ? [{ number: `V7/${to}`, numeral, chord: read.value, job: 'pulls', leads: to }] : [];
-      });
-    if (number === 'b7') {
-      const numeral = of.mode === 'minor' ? 'VII' : 'bVII';
-      const flat = chordOfNumeral(numeral, of.name);
-      return flat.ok ? [{ number, numeral, chord: flat.value, job: 'sets out' }] : [];
-    }
-    const from = number === '5' || number === '7' ? raised : degrees;
-    const { chord, numeral } = from[Number(number) - 1];
-    return [{ number, numeral, chord, job: JOBS[number] }];
-  });
-}
-
-const GOES: Readonly<Record<Job, readonly Job[]>> = {
-  home: ['sets out', 'pulls', 'home'],
-  'sets out': ['pulls', 'sets out', 'home'],
-  pulls: ['home', 'sets out'],
-};
-/** How much likelier the first of those ways is than each later one. */
-const LIKELIER = 3;
-
-/** Numbers by function: from home and back, never the same twice running. */
-function drawn(pool: readonly Called[], length: number, random: Random): Called[] {
-  const home = pool[0];
-  const line: Called[] = [home];
-  while (line.length < length - 1) {
-    const last = line[line.length - 1];
-    const left = length - 1 - line.length;
-    const tied = last.leads ? pool.filter((one) => one.number === last.leads) : [];
-    const others = (tied.length ? tied : pool).filter(
-      (one) =>
-        one.number !== last.number &&
-        // Before the end no number that must go elsewhere, and not home itself.
-        (left > 1 || (one.leads === undefined && one !== home)),
-    );
-    const ways = GOES[last.job]
-      .map((job) => others.filter((one) => one.job === job))
-      .filter((list) => list.length);
-    const weighed = ways.flatMap((list, i) =>
-      i === 0 ? Array.from({ length: LIKELIER }, () => list) : [list],
-    );
-    const last1 = left === 1 ? others.filter((one) => one.job === 'pulls') : [];
-    line.push(random.pick(last1.length ? last1 : weighed.length ? random.pick(weighed) : others));
-  }
-  return [...line, home];
-}
-
-function keysFrom(name: string, count: number): Result<Key[]> {
-  const first = makeKey(name);
-  if (!first.ok) return first;
-  const keys = [first.value];
-  while (keys.length < count) {
-    const { tonic, kind } = keys[keys.length - 1];
-    const next = makeKey(`${noteText(noteAtDegree(tonic, '5'))} ${kind}`);
-    // Past seven sharps the round goes on from its flat twin.
-    const on = next.ok ? next : makeKey(next.problem.detail);
-    if (!on.ok) return on;
-    keys.push(on.value);
-  }
-  return ok(keys);
-}
-
 function make(recipe: NumberCallsRecipe, context: DrillContext): Result<DrillOf<NumberCallsRecipe>> {
   const { key: name, pool, keys: count, length, lead, layout, tempoBpm } = recipe.parameters;
   if (!(Number.isInteger(count) && count >= 1 && count <= 15))
     return fail('drill.keys', 'keys', '1 to 15 keys');
   if (!(Number.isInteger(length) && length >= 4 && length <= 16))
     return fail('drill.length', 'length', '4 to 16 bars');
-  const keys = keysFrom(name, count);
+  const keys = keysAround(name, count);
   if (!keys.ok) return keys;
   const random = seededRandom(recipe.seed);
   const spans: Span[] = [];

@@ -1,0 +1,237 @@
+/**
+ * Key detective: a list of chords drawn from one key by function; which key, which number a chord has there, which one is
+ * foreign. A list is kept only if key finding puts its key first by three points and counts as many foreign chords as were
+ * asked for; where none is found in a hundred draws it is a chord longer.
+ */
+import type { Reason } from '../../../effort/explain';
+import { findKeys, type KeyFound } from '../../../harmony/find-keys';
+import { parallelOf, relativeOf } from '../../../harmony/circle';
+import type { DrillContext } from '../../../hands/taught-hand';
+import { seededRandom, type Random } from '../../../kernel/random';
+import { fail, ok, type Result } from '../../../kernel/result';
+import { gripNotes, type Bar } from '../../../score/score';
+import { TICKS_A_BEAT } from '../../../score/ticks';
+import type { Chord } from '../../../theory/chord';
+import { noteAtDegree } from '../../../theory/degree';
+import { majorKeys, makeKey, minorKeys, type Key } from '../../../theory/key';
+import { noteText } from '../../../theory/note';
+import { BEATS_A_CALL, callsDrill, shuffled } from '../../calls';
+import { choiceCalls, type Asked } from '../../choice-calls';
+import type { DrillOf, Slip } from '../../drill';
+import { type FamilyDefinition, gripless, keyless } from '../../family';
+import { calledIn, drawn, type Called } from '../../number-walk';
+import {
+  oneOf,
+  type ParametersOf,
+  type RecipeOf,
+  recipeOf,
+  whole,
+  withParameters,
+  yesOrNo,
+} from '../../parameters';
+import { heldRow } from '../../spans';
+
+const ASKS = ['key', 'key and numbers', 'key, numbers and what is foreign'] as const;
+
+const parameters = {
+  /** Lists asked about, each in a key of its own. */
+  lists: whole(1, 6),
+  /** Chords of a list. */
+  length: whole(3, 8),
+  /** Chords from outside the key. */
+  foreign: whole(0, 2),
+  kinds: oneOf(['major', 'minor', 'both']),
+  sevenths: yesOrNo,
+  ask: oneOf(ASKS),
+  secondsPerCall: whole(10, 60, [10, 15, 20, 30, 45, 60]),
+};
+type Parameters = ParametersOf<typeof parameters>;
+export type KeyDetectiveRecipe = RecipeOf<'key detective', Parameters>;
+export const keyDetective = recipeOf<KeyDetectiveRecipe>('key detective');
+
+const DRAWS = 100;
+const LEAD = 3;
+const LONGEST = 8;
+/** Points of a list: its length, its foreign chords, minor, sevenths, what is asked (our assumption). */
+const POINTS = { foreign: 4, minor: 2, sevenths: 1, ask: 2 } as const;
+
+interface List {
+  readonly key: Key;
+  readonly chords: readonly Chord[];
+  readonly numerals: readonly string[];
+  readonly found: KeyFound;
+}
+
+/** A list of one key that says its key clearly; null where none was drawn. */
+function listOf(given: Parameters, length: number, random: Random): List | null {
+  const { kinds, foreign, sevenths } = given;
+  const keys = [...(kinds === 'minor' ? [] : majorKeys()), ...(kinds === 'major' ? [] : minorKeys())];
+  for (let i = 0; i < DRAWS; i++) {
+    const key = random.pick(keys);
+    const pool = calledIn(key, foreign ? '1 2 3 4 5 6 7 b7 V7/x' : '1 2 3 4 5 6', sevenths);
+    const line: readonly Called[] = drawn(pool, length, random);
+    const chords = line.map((one) => one.chord);
+    const [first, second] = findKeys(chords);
+    if (first?.key.name !== key.name || (second && first.points - second.points < LEAD)) continue;
+    if (new Set(first.foreign).size !== foreign) continue;
+    return { key, chords, numerals: first.numerals, found: first };
+  }
+  return null;
+}
+
+/** Keys that are taken for this one: its relative, its parallel, those a fifth off, its twin by sound. */
+function takenFor(key: Key): (readonly [string, Slip])[] {
+  const fifth = (degree: string) => makeKey(`${noteText(noteAtDegree(key.tonic, degree))} ${key.kind}`);
+  const named = (made: ReturnType<typeof makeKey>, slip: Slip) =>
+    made.ok ? [[made.value.name, slip] as const] : [];
+  const relative = relativeOf(key);
+  const parallel = parallelOf(key);
+  return [
+    ...(relative ? [[relative.name, 'relative'] as const] : []),
+    ...named(fifth('5'), 'neighbour key'),
+    ...named(fifth('4'), 'neighbour key'),
+    ...(parallel ? [[parallel.name, 'parallel'] as const] : []),
+  ];
+}
+
+const symbols = (chords: readonly Chord[]): string => chords.map((chord) => chord.symbol).join(' ');
+
+function questionsOf(list: List, given: Parameters, heard: Bar, random: Random): Asked[] {
+  const { key, chords, numerals, found } = list;
+  const item = { kind: 'progression' as const, key: key.name, numerals };
+  const values = { chords: symbols(chords) };
+  const ask = (code: string, more: Reason['values'] = {}): Reason => ({
+    code,
+    values: { ...values, ...more },
+  });
+  const asked: Asked[] = [{ item, ask: ask('ask.which-key'), right: key.name, wrong: takenFor(key), heard }];
+  if (given.ask !== 'key') {
+    const others = chords.flatMap((_, i) => (numerals[i] === numerals[0] ? [] : [i]));
+    const at = others.length ? random.pick(others) : 0;
+    const wrong = [...new Set(numerals)].filter((one) => one !== numerals[at]);
+    asked.push({
+      item,
+      ask: ask('ask.which-number', { chord: chords[at].symbol, key: key.name }),
+      right: numerals[at],
+      wrong: shuffled(wrong, random).map((one) => [one, 'another degree'] as const),
+      heard,
+    });
+  }
+  if (given.ask === ASKS[2] && found.foreign.length)
+    asked.push({
+      item,
+      ask: ask('ask.which-foreign', { key: key.name }),
+      right: found.foreign[0],
+      // Two that are foreign are both right: only those of the key stand beside it.
+      wrong: [...new Set(chords.map((one) => one.symbol))]
+        .filter((one) => !found.foreign.includes(one))
+        .map((one) => [one, 'another degree'] as const),
+      heard,
+    });
+  return asked;
+}
+
+function make(recipe: KeyDetectiveRecipe, context: DrillContext): Result<DrillOf<KeyDetectiveRecipe>> {
+  const given = recipe.parameters;
+  const { lists, length, foreign, kinds, sevenths, ask, secondsPerCall } = given;
+  if (!(Number.isInteger(lists) && lists >= 1 && lists <= 6)) return fail('drill.count', 'lists', '1 to 6');
+  if (!(Number.isInteger(length) && length >= 3 && length <= LONGEST))
+    return fail('drill.length', 'length', `3 to ${LONGEST} chords`);
+  if (!(secondsPerCall >= 10 && secondsPerCall <= 60))
+    return fail('drill.seconds', 'secondsPerCall', '10 to 60 seconds');
+  const random = seededRandom(recipe.seed);
+  const asked: Asked[] = [];
+  for (let i = 0; i < lists; i++) {
+    let list: List | null = null;
+    for (let long = length; !list && long <= LONGEST; long++) list = listOf(given, long, random);
+    if (!list) return fail('drill.list', 'foreign', 'longer lists, or fewer foreign chords');
+    const row = heldRow(list.chords, context, 'a higher limit, or triads');
+    if (!row.ok) return row;
+    const each = Math.floor((BEATS_A_CALL * TICKS_A_BEAT) / list.chords.length);
+    const heard: Bar = {
+      beats: BEATS_A_CALL,
+      events: row.value.map(({ frets, fingers }, n) => ({
+        tick: n * each,
+        ticks: each,
+        notes: gripNotes(frets, fingers),
+        stroke: 'strum',
+        chord: list.chords[n].symbol,
+      })),
+    };
+    asked.push(...questionsOf(list, given, heard, random));
+  }
+  return ok(
+    callsDrill(
+      recipe,
+      {
+        ...choiceCalls(asked, random, context),
+        secondsPerCall,
+        morePoints:
+          length +
+          POINTS.foreign * foreign +
+          (kinds === 'major' ? 0 : POINTS.minor) +
+          (sevenths ? POINTS.sevenths : 0) +
+          POINTS.ask * ASKS.indexOf(ask),
+      },
+      context,
+    ),
+  );
+}
+
+const FASTEST = 10;
+const SLOWEST = 60;
+
+export const keyDetectiveFamily: FamilyDefinition<KeyDetectiveRecipe> = {
+  name: 'key detective',
+  group: 'in a key',
+  parameters,
+  ...keyless,
+  ...gripless,
+  title: ({ parameters: { length, foreign } }) => ({ code: 'title.detective', values: { length, foreign } }),
+  first: () =>
+    keyDetective({
+      lists: 3,
+      length: 4,
+      foreign: 0,
+      kinds: 'major',
+      sevenths: true,
+      ask: 'key and numbers',
+      secondsPerCall: 30,
+    }),
+  make,
+  /** More seconds; at the most fewer foreign chords, major alone, the key alone. */
+  easier: (recipe) => {
+    const { secondsPerCall, foreign, kinds, ask } = recipe.parameters;
+    if (secondsPerCall < SLOWEST)
+      return ok(withParameters(recipe, { secondsPerCall: Math.min(SLOWEST, secondsPerCall + 5) }));
+    if (ask !== 'key') return ok(withParameters(recipe, { ask: ASKS[ASKS.indexOf(ask) - 1] }));
+    if (foreign > 0) return ok(withParameters(recipe, { foreign: foreign - 1 }));
+    return kinds === 'major'
+      ? fail('drill.easiest', 'secondsPerCall', `${SLOWEST} seconds is the slowest call`)
+      : ok(withParameters(recipe, { kinds: 'major' }));
+  },
+  /** A foreign chord, minor keys, then fewer seconds. */
+  harder: (recipe) => {
+    const { secondsPerCall, foreign, kinds } = recipe.parameters;
+    if (foreign < 2) return ok(withParameters(recipe, { foreign: foreign + 1 }));
+    if (kinds === 'major') return ok(withParameters(recipe, { kinds: 'both' }));
+    return secondsPerCall > FASTEST
+      ? ok(withParameters(recipe, { secondsPerCall: Math.max(FASTEST, secondsPerCall - 5) }))
+      : fail('drill.hardest', 'secondsPerCall', `${FASTEST} seconds is the fastest call`);
+  },
+  fallbacks: (recipe) => {
+    const { lists, length, foreign, secondsPerCall } = recipe.parameters;
+    const free = withParameters(recipe, {
+      lists: Math.min(6, Math.max(1, Math.round(lists) || 3)),
+      length: Math.min(LONGEST, Math.max(3, Math.round(length) || 4)),
+      foreign: Math.min(2, Math.max(0, Math.round(foreign) || 0)),
+      secondsPerCall: Math.min(SLOWEST, Math.max(FASTEST, Math.round(secondsPerCall) || 30)),
+    });
+    return [
+      free,
+      withParameters(free, { sevenths: false }),
+      withParameters(free, { sevenths: false, foreign: 0 }),
+      withParameters(free, { sevenths: false, foreign: 0, kinds: 'major', length: 4 }),
+    ];
+  },
+};
