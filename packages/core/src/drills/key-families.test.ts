@@ -109,6 +109,11 @@ describe('approach', () => {
     const tones = new Set(must(parseChord(led)).tones.map((tone) => tone.pitchClass));
     expect(tones).toEqual(new Set([9, 0, 3, 6]));
   });
+  test('named by its lowest note where that is another of the four', () => {
+    const drill = made(into({ home: 'F', targets: 'Am' }));
+    expect(chords(drill)).toEqual(['F', 'Ddim7', 'Am']);
+    expect(lowest(drill, 1) % 12).toBe(2);
+  });
   test.each([
     ['dominant', 'Dbmaj7 F7 Bbm7'],
     ['two-five', 'Dbmaj7 Cm7b5 F7 Bbm7'],

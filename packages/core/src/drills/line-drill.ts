@@ -20,7 +20,7 @@ import { unique } from './sequence';
 import { checkTempo, startingTempo } from './tempo';
 
 /** What sounds at once: a note or two; null is a rest of the same length. */
-export type LineTone = readonly FingeredNote[] | null;
+type LineTone = readonly FingeredNote[] | null;
 
 export interface Phrase {
   readonly tones: readonly LineTone[];

@@ -48,6 +48,10 @@ describe('two a string', () => {
       9, 13, 11, 15, 11, 15, 13, 17, 14, 18, 16, 20,
     ]);
   });
+  test('the last note of a phrase is held to the end of its bar', () => {
+    const last = events(made(two())).at(-1);
+    expect([last?.tick, last?.ticks]).toEqual([1.5 * TICKS_A_BEAT, 2.5 * TICKS_A_BEAT]);
+  });
   test('every pair is two tones of the chord in order on one string, index and little finger', () => {
     const tones: Readonly<Record<string, readonly number[]>> = {
       major7: [0, 4, 7, 11],

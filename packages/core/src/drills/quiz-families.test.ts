@@ -2,7 +2,8 @@
 import { Key as TonalKey } from 'tonal';
 import { averageHand, standardGuitar } from '../fretboard';
 import { findKeys } from '../harmony';
-import { must } from '../kernel';
+import { must, seededRandom } from '../kernel';
+import { choiceCalls, type Asked } from './choice-calls';
 import { majorKeys, noteText, parseChord, pitchClassOf, readNote, type NoteName } from '../theory';
 import { easier, harder, keyDetective, makeDrill, nearestRecipe, spellIt, type Drill, type Recipe } from '.';
 
@@ -24,6 +25,18 @@ const refusedAs = (recipe: Recipe) => {
   return [refused.ok ? null : refused.problem.code, nearest !== null && makeDrill(nearest, context).ok];
 };
 
+test('a wrong choice that is the right one, or comes twice, is no choice', () => {
+  const asked: Asked = {
+    item: { kind: 'key', key: 'C major' },
+    ask: { code: 'ask.spell-scale', values: {} },
+    right: 'C',
+    wrong: [['C', 'twin'], ['D', 'altered'], ['D', 'respelled'], ['E', 'altered']],
+    heard: [],
+  }; // prettier-ignore
+  const [{ answer }] = choiceCalls([asked], seededRandom(1), context).steps;
+  expect(answer?.kind === 'choice' && [...answer.choices].sort()).toEqual(['C', 'D', 'E']);
+});
+
 describe('spell it', () => {
   const spell = (more: Partial<Parameters<typeof spellIt>[0]> = {}, seed = 1) =>
     spellIt({ what: 'notes', key: 'F# major', keys: 1, count: 14, secondsPerCall: 8, ...more }, seed);
@@ -32,7 +45,10 @@ describe('spell it', () => {
     for (const { name, tonic } of majorKeys()) {
       const asked = choices(made(spell({ key: name })));
       const scale = TonalKey.majorKey(noteText(tonic)).scale;
-      for (const { ask, right } of asked) expect(right).toBe(scale[Number(ask.values.degree) - 1]);
+      for (const { ask, right, choices: all } of asked) {
+        expect(right).toBe(scale[Number(ask.values.degree) - 1]);
+        expect([all.length, new Set(all).size]).toEqual([4, 4]);
+      }
       expect(new Set(asked.slice(0, 7).map((one) => one.right)).size).toBe(7);
     }
   });
@@ -148,7 +164,7 @@ describe('key detective', () => {
         }
   });
   test('numbers are those of the list, what is foreign is in no other choice; what is heard is the list', () => {
-    const drill = made(detective({ foreign: 1, lists: 4 }));
+    const drill = made(detective({ foreign: 2, lists: 4, length: 5 }));
     for (const { ask, right, choices: all } of choices(drill)) {
       const chords = String(ask.values.chords)
         .split(' ')

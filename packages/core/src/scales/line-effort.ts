@@ -45,12 +45,10 @@ export function lineEffort(
 }
 
 const lies = ({ fret, finger }: FingeredNote): number => fret - finger;
-/** A stretch back and one up lie so far apart in one place; more is a hand on its way. */
-const DRIFT = 2;
 
 /**
- * Stretches of a line played without moving the hand. It moves where a note lies two frets from the one before, where it has
- * drifted further than two stretches, and where it does not span the note beside one it has played in this place.
+ * Stretches of a line played without moving the hand. It moves where a note lies two frets from the one before, and
+ * where it does not span the note beside one it has played in this place.
  */
 function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNote[][] {
   const places: FingeredNote[][] = [[]];
@@ -58,10 +56,9 @@ function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNot
   for (const note of notes) {
     if (note.finger > 0) {
       const last = stopped[stopped.length - 1];
-      const drifted = (one: FingeredNote) => Math.abs(lies(note) - lies(one));
       const moves =
         last !== undefined &&
-        (drifted(last) > 1 || stopped.some((one) => drifted(one) > DRIFT || !spans(model, one, note)));
+        (Math.abs(lies(note) - lies(last)) > 1 || stopped.some((one) => !spans(model, one, note)));
       if (moves) {
         places.push([]);
         stopped = [];

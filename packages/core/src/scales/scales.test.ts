@@ -357,6 +357,16 @@ describe('effort of a line', () => {
     expect(rate('first year')).toBeCloseTo(4, 0);
     expect(rate('some years')).toBeCloseTo(8, 0);
   });
+  test('where no stretch joins two notes the hand moves: nothing is out of reach', () => {
+    const at = (frets: readonly (readonly [string: number, fret: number, finger: number])[]) =>
+      frets.map(([string, fret, finger]) => ({
+        ...line('Eb major', 10)[0], stringIndex: 6 - string, fret, finger,
+      })); // prettier-ignore
+    // Index and little finger on two strings, six frets apart.
+    expect(lineEffort(at([[6, 1, 1], [5, 7, 4]]), asked()).points).toBeLessThan(40); // prettier-ignore
+    // Neither note beside the one in between, but beside the first: the hand has drifted.
+    expect(lineEffort(at([[6, 1, 1], [5, 3, 2], [5, 7, 4]]), asked(undefined, 0.7)).points).toBeLessThan(60); // prettier-ignore
+  });
   test('a move of the hand costs as two crossings in eight notes', () => {
     const note = (fret: number) => ({ ...line('Ab major', 3)[0], fret, finger: 1 });
     const points = (...frets: readonly number[]) => lineEffort(frets.map(note), asked()).points;

@@ -21,7 +21,6 @@ export const FIGURES = [
   'parallel modes',
   'relative modes',
 ] as const;
-export type Figure = (typeof FIGURES)[number];
 
 type Notes = readonly FingeredNote[];
 type Line = readonly (FingeredNote | null)[];
