@@ -1,6 +1,6 @@
 /** Recipes, items and takes as they travel and are stored. Closed unions: what is not named here is refused. */
 import {
-  FAMILIES,
+  FAMILY_SPECS,
   LADDER_ROUNDS,
   PAIN_PLACES,
   type Item,
@@ -148,7 +148,7 @@ const recordSchemaOf = (specs: Specs) =>
 /** Of every family in the list, by its own data; what is given beyond that is left out. */
 export const recipeSchema = v.variant(
   'family',
-  FAMILIES.map((family) =>
+  FAMILY_SPECS.map((family) =>
     v.object({
       schemaVersion: v.literal(1),
       version: v.literal(1),

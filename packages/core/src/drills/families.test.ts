@@ -19,6 +19,7 @@ import {
 } from './make-drill';
 import type { NamedGrip, Spec } from './parameters';
 import { changeLoop, FAMILIES, stringWalk, type DrillFamily, type Recipe } from './recipe';
+import { FAMILY_SPECS } from './specs';
 
 const F: NamedGrip = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const C: NamedGrip = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
@@ -76,6 +77,10 @@ test('every family stands in the list once, and every group has one', () => {
   expect(new Set(names).size).toBe(names.length);
   expect(new Set(FAMILIES.map((one) => one.group))).toEqual(new Set(FAMILY_GROUPS));
   expect(() => familyNamed('no such' as DrillFamily)).toThrow('no family no such');
+});
+
+test('the specs the contract checks by are those of the families, in their order', () => {
+  expect(FAMILY_SPECS).toEqual(FAMILIES.map(({ name, parameters }) => ({ name, parameters })));
 });
 
 describe.each(names)('%s', (family) => {

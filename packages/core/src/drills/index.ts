@@ -60,6 +60,7 @@ export {
   type RootCell,
   type StringAnswer,
 } from './recipe';
+export { FAMILY_SPECS } from './specs';
 export { LOOP_TEMPO } from './tempo';
 export {
   afterRound,

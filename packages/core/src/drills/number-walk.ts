@@ -5,18 +5,7 @@ import { degreeChords } from '../theory/degree-chords';
 import { makeKey, type Key } from '../theory/key';
 import { noteText } from '../theory/note';
 import { chordOfNumeral } from '../theory/numeral';
-
-/** Steps of the key that are called, from the plainest pool to the widest; `V7/x` leads into 2, 4, 5 or 6. */
-export const POOLS = [
-  '1 4 5',
-  '1 4 5 6',
-  '1 2 4 5 6',
-  '1 2 3 4 5 6',
-  '1 2 3 4 5 6 b7',
-  '1 2 3 4 5 6 7 b7',
-  '1 2 3 4 5 6 7 b7 V7/x',
-] as const;
-export type Pool = (typeof POOLS)[number];
+import type { Pool } from './pools';
 
 type Job = 'home' | 'sets out' | 'pulls';
 export interface Called {

@@ -16,33 +16,13 @@ import { type FamilyDefinition, gripless } from '../../family';
 import { lightest } from '../../lightest-row';
 import { chordRoot, movedChords, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
-import {
-  chord,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { WAYS, parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
 import { heldRow, spanned, typedChords, type Span } from '../../spans';
 
-/** From the plainest to the furthest. */
-const WAYS = ['dominant', 'dim7', 'two-five', 'tritone', 'same shape'] as const;
 type Way = (typeof WAYS)[number];
 
-const parameters = {
-  home: chord,
-  /** Chords led into, one after the other. */
-  targets: text('one to four chords, like Am7 Dm7', 1, 40),
-  by: oneOf(WAYS),
-  /** Beats of the approach before the bar line. */
-  beats: whole(1, 4),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type ApproachRecipe = RecipeOf<'approach', Parameters>;
 export const approach = recipeOf<ApproachRecipe>('approach');

@@ -32,7 +32,7 @@ import {
 import { chordRoot, movedKey, rootText } from '../../moving';
 import { lightest } from '../../lightest-row';
 
-const parameters = {
+export const parameters = {
   /** The chord the walk leaves and the one it arrives at. */
   from: chord,
   to: chord,

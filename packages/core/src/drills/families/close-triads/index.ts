@@ -34,7 +34,7 @@ import { movedProgression, namedRoot, rootText } from '../../moving';
 
 const PROGRESSIONS = ['I vi IV V', 'ii V I', 'I IV V', 'I V vi IV', 'vi IV I V'];
 
-const parameters = {
+export const parameters = {
   root: note,
   /** Three neighbouring string numbers, thick to thin. */
   strings: three(stringNumber),

@@ -20,17 +20,8 @@ import { type FamilyDefinition, gripless } from '../../family';
 import { lightest } from '../../lightest-row';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
-import {
-  key,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-  yesOrNo,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { LEVELS, parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
 import { heldRow, spanned, type Span } from '../../spans';
 
@@ -44,21 +35,6 @@ const CLASSES: readonly (readonly SwapKind[])[] = [
   ['tritone', 'leading tone'],
 ];
 
-const parameters = {
-  key,
-  numerals: text('one to sixteen numbers of the key, like ii7 V7 I', 1, 160, [
-    'I vi IV V',
-    'ii7 V7 Imaj7',
-    'I IV V I',
-    'I V vi IV',
-  ]),
-  /** Bars that are swapped. */
-  swaps: whole(1, 4),
-  level: whole(1, CLASSES.length),
-  /** The highest note of a swapped bar stays what it was. */
-  keepTop: yesOrNo,
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type ColourSwapRecipe = RecipeOf<'colour swap', Parameters>;
 export const colourSwap = recipeOf<ColourSwapRecipe>('colour swap');
@@ -126,8 +102,8 @@ function make(recipe: ColourSwapRecipe, context: DrillContext): Result<DrillOf<C
   if (!of.ok) return of;
   if (!(Number.isInteger(swaps) && swaps >= 1 && swaps <= 4))
     return fail('drill.swaps', 'swaps', '1 to 4 bars');
-  if (!(Number.isInteger(level) && level >= 1 && level <= CLASSES.length))
-    return fail('drill.level', 'level', `a level from 1 to ${CLASSES.length}`);
+  if (!(Number.isInteger(level) && level >= 1 && level <= LEVELS))
+    return fail('drill.level', 'level', `a level from 1 to ${LEVELS}`);
   const read = chordsOf(numerals, of.value);
   if (!read.ok) return read;
   const chords = read.value;
@@ -205,7 +181,7 @@ export const colourSwapFamily: FamilyDefinition<ColourSwapRecipe> = {
     const { swaps, level } = recipe.parameters;
     return harderBy(recipe, (one) => make(one, context), [
       swaps < 4 && { swaps: swaps + 1 },
-      level < CLASSES.length && { level: level + 1 },
+      level < LEVELS && { level: level + 1 },
     ]);
   },
   fallbacks: (recipe) => {
@@ -213,16 +189,16 @@ export const colourSwapFamily: FamilyDefinition<ColourSwapRecipe> = {
     const free = withParameters(recipe, {
       key: makeKey(name).ok ? name : 'C major',
       swaps: Math.min(4, Math.max(1, Math.round(swaps) || 1)),
-      level: Math.min(CLASSES.length, Math.max(1, Math.round(level) || 1)),
+      level: Math.min(LEVELS, Math.max(1, Math.round(level) || 1)),
       tempoBpm: undefined,
     });
     const loose = withParameters(free, { keepTop: false });
-    const plain = withParameters(loose, { numerals: 'I vi IV V', level: CLASSES.length });
+    const plain = withParameters(loose, { numerals: 'I vi IV V', level: LEVELS });
     return [
       free,
       loose,
-      withParameters(loose, { level: CLASSES.length }),
-      withParameters(loose, { numerals, level: CLASSES.length }),
+      withParameters(loose, { level: LEVELS }),
+      withParameters(loose, { numerals, level: LEVELS }),
       plain,
       ...['C', 'G', 'A', 'E', 'D'].map((root) => withParameters(plain, { key: `${root} major` })),
     ];

@@ -29,7 +29,7 @@ import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 
 const PLACES = ['root on 6', 'root on 5', 'root on 4', 'position'] as const;
-const parameters = {
+export const parameters = {
   /** A major key by name. */
   key,
   of: oneOf(['triads', 'sevenths']),

@@ -29,7 +29,7 @@ import { namedRoot, rootText } from '../../moving';
 
 const FORM_NAMES = ['C', 'A', 'G', 'E', 'D'] as const;
 
-const parameters = {
+export const parameters = {
   root: note,
   form: oneOf(FORM_NAMES),
   /** Lowest fret of the first rung; left out, the lowest place that leads furthest. */

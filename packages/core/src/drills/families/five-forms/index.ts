@@ -33,7 +33,7 @@ import { namedRoot, rootText } from '../../moving';
 
 const QUALITIES = ['major', 'minor', 'dominant7', 'major7', 'minor7'];
 
-const parameters = {
+export const parameters = {
   root: note,
   quality: quality(QUALITIES),
   order: oneOf(['up', 'up and down']),

@@ -28,7 +28,7 @@ import {
 } from '../../parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-const parameters = {
+export const parameters = {
   grip,
   /** Quality ids to turn the chord into. */
   targets: list(quality(ONE_NOTE_TARGETS), 1, 32),

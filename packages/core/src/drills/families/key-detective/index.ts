@@ -20,31 +20,10 @@ import { choiceCalls, type Asked } from '../../choice-calls';
 import type { DrillOf, Slip } from '../../drill';
 import { type FamilyDefinition, gripless, keyless } from '../../family';
 import { calledIn, drawn, type Called } from '../../number-walk';
-import {
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  whole,
-  withParameters,
-  yesOrNo,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { ASKS, parameters } from './parameters';
 import { heldRow } from '../../spans';
 
-const ASKS = ['key', 'key and numbers', 'key, numbers and what is foreign'] as const;
-
-const parameters = {
-  /** Lists asked about, each in a key of its own. */
-  lists: whole(1, 6),
-  /** Chords of a list. */
-  length: whole(3, 8),
-  /** Chords from outside the key. */
-  foreign: whole(0, 2),
-  kinds: oneOf(['major', 'minor', 'both']),
-  sevenths: yesOrNo,
-  ask: oneOf(ASKS),
-  secondsPerCall: whole(10, 60, [10, 15, 20, 30, 45, 60]),
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type KeyDetectiveRecipe = RecipeOf<'key detective', Parameters>;
 export const keyDetective = recipeOf<KeyDetectiveRecipe>('key detective');

@@ -18,38 +18,10 @@ import { type FamilyDefinition, gripless } from '../../family';
 import { keyOnRoot, keyRoot, movedChords, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
 import type { Move } from '../../family';
-import {
-  key,
-  oneOf,
-  optional,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-  yesOrNo,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
 
-const parameters = {
-  key,
-  /** The string the tune lies on. */
-  string: oneOf([1, 2]),
-  /** Notes with their octaves where it matters; left out, the scale of the key. */
-  melody: optional(text('notes, like Eb4 F G', 0, 200)),
-  octaves: oneOf([1, 2]),
-  way: oneOf(['up', 'up and down']),
-  by: oneOf(['degree', 'class', 'chord']),
-  /** The chord named, or the one whose job is kept. */
-  chord: optional(text('a chord, like Cmaj7', 0, 20)),
-  voicings: oneOf(['plain', 'richest']),
-  bass: yesOrNo,
-  outside: oneOf(['pass over', 'harmonise']),
-  beatsEach: whole(2, 4),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type MelodyOnTopRecipe = RecipeOf<'melody on top', Parameters>;
 export const melodyOnTop = recipeOf<MelodyOnTopRecipe>('melody on top');

@@ -36,7 +36,7 @@ import {
 } from '../../parameters';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
 
-const parameters = {
+export const parameters = {
   key,
   /** Lowest fret of the four the hand covers; 0 adds the open strings. */
   position: whole(0, 21, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]),

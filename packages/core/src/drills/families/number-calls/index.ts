@@ -11,34 +11,15 @@ import { makeKey } from '../../../theory/key';
 import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
-import { calledIn, drawn, POOLS, type Pool } from '../../number-walk';
+import { calledIn, drawn } from '../../number-walk';
+import { POOLS, type Pool } from '../../pools';
 import { keysAround } from '../../keys-around';
 import { easierBy, harderBy } from '../../notches';
-import {
-  key,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
 import { heldRow, spanned, type Span } from '../../spans';
 
-const parameters = {
-  key,
-  pool: oneOf(POOLS),
-  /** Keys one after the other, each a fifth up the circle. */
-  keys: whole(1, 15, [1, 2, 3, 4]),
-  length: whole(4, 16, [4, 8, 12, 16]),
-  /** Beats before the bar line at which the next number is shown. */
-  lead: whole(1, 4),
-  /** One grip for each chord, or whichever lies nearest. */
-  layout: oneOf(['fixed', 'nearest']),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type NumberCallsRecipe = RecipeOf<'number calls', Parameters>;
 export const numberCalls = recipeOf<NumberCallsRecipe>('number calls');

@@ -40,7 +40,7 @@ import { chordRoot, movedTogether } from '../../moving';
 /** Patterns that are usual to begin with. */
 const USUAL = ['p i m a', 'p i m i', 'p i p m', 'p m i a', 'p i m a m i', 'p a m i', 'p im p im', 'p - im -'];
 
-const parameters = {
+export const parameters = {
   grips: list(grip, 1, 4),
   /** Steps as `readPattern` reads them: `p i m a`, fingers together `pm`, `-` and `.`. */
   pattern: text('a pattern, like p i m a', 1, 160, USUAL),

@@ -56,7 +56,7 @@ import { movedTogether, rootText } from '../../moving';
 export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
 export const SECTION_PARTS = ['as written', 'one stroke', 'melody'] as const;
 
-const parameters = {
+export const parameters = {
   pieceId: hidden(text('a piece', 0, 40)),
   title: hidden(text('a title', 0, 120)),
   /** Bar numbers on the chart of the piece. */

@@ -25,7 +25,7 @@ import {
 } from '../../parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-const parameters = {
+export const parameters = {
   grip,
 };
 export type RingCheckRecipe = RecipeOf<'ring check', ParametersOf<typeof parameters>>;

@@ -9,19 +9,6 @@ import { degreeParts } from '../../../theory/degree';
 import { pitchClassOf } from '../../../theory/note';
 import type { Chord } from '../../../theory/chord';
 
-export const FIGURES = [
-  'straight',
-  'groups of 4',
-  'groups of 3',
-  'thirds',
-  'sixths',
-  'targets',
-  'phrase',
-  '7 or b7',
-  'parallel modes',
-  'relative modes',
-] as const;
-
 type Notes = readonly FingeredNote[];
 type Line = readonly (FingeredNote | null)[];
 

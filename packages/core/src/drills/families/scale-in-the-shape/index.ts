@@ -26,20 +26,9 @@ import { lineDrill, type Phrase, type StruckBar } from '../../line-drill';
 import { movedChords, namedRoot, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
 import { typedChords } from '../../spans';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { FIGURES, KINDS, parameters } from './parameters';
 import {
-  note,
-  oneOf,
-  optional,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-} from '../../parameters';
-import {
-  FIGURES,
   grouped,
   inPairs,
   joined,
@@ -50,43 +39,8 @@ import {
   straight,
   targets,
 } from './figures';
-import { laidIn, PLACES, type Laid } from './places';
+import { laidIn, type Laid } from './places';
 
-/** In the order in which they are learnt. */
-const KINDS = [
-  'minor pentatonic',
-  'major pentatonic',
-  'blues',
-  'major',
-  'mixolydian',
-  'dorian',
-  'minor',
-  'lydian',
-  'phrygian',
-  'harmonic minor',
-  'phrygian dominant',
-  'melodic minor',
-  'lydian dominant',
-  'altered',
-  'bebop dominant',
-  'bebop major',
-  'whole tone',
-  'diminished half-whole',
-  'locrian',
-] as const;
-
-const parameters = {
-  tonic: note,
-  kind: oneOf(KINDS),
-  place: oneOf(PLACES),
-  /** Which form, box, position, degree or string. */
-  at: whole(1, 12),
-  figure: oneOf(FIGURES),
-  /** Chords the line aims at, a bar each; left out, those of a plain cadence. */
-  over: optional(text('one to eight chords, like Dm7 G7 Cmaj7', 0, 80)),
-  perBeat: whole(1, 4),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type ScaleInTheShapeRecipe = RecipeOf<'scale in the shape', Parameters>;
 export const scaleInTheShape = recipeOf<ScaleInTheShapeRecipe>('scale in the shape');

@@ -5,16 +5,8 @@ import { acrossStrings, alongString } from '../../../scales/across';
 import { pentatonicBoxes, scaleForms } from '../../../scales/boxes';
 import { inPosition, type StretchSchool } from '../../../scales/in-position';
 import { lastFret, type FingeredNote, type Tones } from '../../../scales/tones';
+import type { PLACES } from './parameters';
 
-export const PLACES = [
-  'form',
-  'box',
-  'position',
-  'three a string',
-  'one string',
-  'two joined',
-  'whole neck',
-] as const;
 export type ScalePlace = (typeof PLACES)[number];
 
 /** Notes from the lowest up, place by place: one for most, more where places are joined. */

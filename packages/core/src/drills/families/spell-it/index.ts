@@ -15,27 +15,11 @@ import type { DrillOf, Slip } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { keysAround } from '../../keys-around';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
-import {
-  key,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { WHATS, parameters } from './parameters';
 
-const WHATS = ['notes', 'degrees', 'triads', 'sevenths', 'chords', 'scales'] as const;
 type What = (typeof WHATS)[number];
 
-const parameters = {
-  what: oneOf(WHATS),
-  key,
-  /** Keys asked, each a fifth up the circle from the first. */
-  keys: whole(1, 15, [1, 2, 3, 5, 7, 15]),
-  count: whole(5, 30, [5, 10, 20, 30]),
-  secondsPerCall: whole(4, 20),
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type SpellItRecipe = RecipeOf<'spell it', Parameters>;
 export const spellIt = recipeOf<SpellItRecipe>('spell it');

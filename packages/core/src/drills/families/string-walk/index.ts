@@ -37,7 +37,7 @@ import {
 } from '../../parameters';
 import { keyOnRoot, keyRoot } from '../../moving';
 
-const parameters = {
+export const parameters = {
   string: stringNumber,
   /** A scale by name; `C major` walks the natural notes. */
   key,

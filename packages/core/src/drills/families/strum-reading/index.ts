@@ -28,7 +28,7 @@ import {
 import { chordRoot, movedTogether } from '../../moving';
 
 export const STRUM_LEVELS = 6;
-const parameters = {
+export const parameters = {
   /** One to four grips, a bar each, round and round. */
   grips: list(grip, 1, 4),
   /** 1 quarters and silences, 2 eighths, 3 off the beat, 4 ties and accents, 5 chops and mutes, 6 sixteenths. */

@@ -20,35 +20,13 @@ import { type FamilyDefinition, gripless } from '../../family';
 import { lineDrill, type Phrase } from '../../line-drill';
 import { namedRoot, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
-import {
-  note,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  stringNumber,
-  tempo,
-  three,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { sequenceDrill, type Stop } from '../../sequence';
 
 const STACKED = ['maj7', '7', 'm7', 'm7b5', '9'] as const;
 const SIDE = ['m7', 'maj7', '7', '7sus4', '7alt'] as const;
 
-const parameters = {
-  root: note,
-  pair: oneOf(['stacked', 'side by side']),
-  /** What they sound as over the root. */
-  sound: oneOf(['maj7', '7', 'm7', 'm7b5', '9', '7sus4', '7alt']),
-  /** Three neighbouring string numbers, thick to thin. */
-  strings: three(stringNumber),
-  played: oneOf(['stabs', 'lines']),
-  /** Roots it is heard against, one after the other. */
-  roots: whole(1, 3),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type TriadPairsRecipe = RecipeOf<'triad pairs', Parameters>;
 export const triadPairs = recipeOf<TriadPairsRecipe>('triad pairs');

@@ -19,40 +19,12 @@ import { lineDrill, type Phrase } from '../../line-drill';
 import { movedChords, namedRoot, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
 import { typedChords } from '../../spans';
-import {
-  note,
-  oneOf,
-  optional,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  stringNumber,
-  tempo,
-  text,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { QUALITIES, parameters } from './parameters';
 
-const QUALITIES = ['major7', 'dominant7', 'minor7', 'half-diminished', 'diminished7'] as const;
 type TwoQuality = (typeof QUALITIES)[number];
 const isTwoQuality = (id: string): id is TwoQuality => (QUALITIES as readonly string[]).includes(id);
 
-const parameters = {
-  root: note,
-  quality: oneOf(QUALITIES),
-  /** The string it begins on. */
-  string: stringNumber,
-  /** Lowest fret the first note may lie on; from 17 on the arpeggio lies twelve frets lower. */
-  fromFret: optional(whole(1, 24, [1, 3, 5, 7, 9])),
-  way: oneOf(['up', 'up and down']),
-  /** Whether the ring finger takes a pair three frets apart, or the little one every pair. */
-  fingers: oneOf(['1 4', '1 3']),
-  keys: whole(1, 12, [1, 2, 3, 4, 12]),
-  next: oneOf(['fourths', 'random']),
-  /** Chords played over, a bar each, in place of the one chord. */
-  over: optional(text('one to eight chords of four notes, like Bbm7 Eb7', 0, 80)),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type TwoAStringRecipe = RecipeOf<'two a string', Parameters>;
 export const twoAString = recipeOf<TwoAStringRecipe>('two a string');

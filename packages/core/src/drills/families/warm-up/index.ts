@@ -15,7 +15,7 @@ import type { Item } from '../../items';
 import { type FamilyDefinition, gripless, keyless } from '../../family';
 import { hidden, optional, type ParametersOf, type RecipeOf, recipeOf, whole } from '../../parameters';
 
-const parameters = {
+export const parameters = {
   minutes: whole(1, 15),
   /** Lowest fret of the figure; left out, the lowest one this hand spans comfortably. */
   startFret: hidden(optional(whole(1, 20))),

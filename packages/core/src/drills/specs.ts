@@ -1,0 +1,58 @@
+/**
+ * What each family may be given, without what it makes of it: the contract checks recipes by this, and a page that only stores
+ * them does not load the families.
+ */
+import { parameters as approach } from './families/approach/parameters';
+import { parameters as bassWalk } from './families/bass-walk';
+import { parameters as changeLoop } from './families/change-loop/recipe';
+import { parameters as closeTriads } from './families/close-triads';
+import { parameters as colourSwap } from './families/colour-swap/parameters';
+import { parameters as degrees } from './families/degrees';
+import { parameters as familyLadder } from './families/family-ladder';
+import { parameters as fiveForms } from './families/five-forms';
+import { parameters as formula } from './families/formula';
+import { parameters as keyDetective } from './families/key-detective/parameters';
+import { parameters as melodyOnTop } from './families/melody-on-top/parameters';
+import { parameters as noteReading } from './families/note-reading';
+import { parameters as numberCalls } from './families/number-calls/parameters';
+import { parameters as pickingPattern } from './families/picking-pattern';
+import { parameters as pieceSection } from './families/piece-section';
+import { parameters as ringCheck } from './families/ring-check';
+import { parameters as rootCall } from './families/root-call/recipe';
+import { parameters as scaleInTheShape } from './families/scale-in-the-shape/parameters';
+import { parameters as spellIt } from './families/spell-it/parameters';
+import { parameters as stringWalk } from './families/string-walk';
+import { parameters as strumReading } from './families/strum-reading';
+import { parameters as triadPairs } from './families/triad-pairs/parameters';
+import { parameters as twoAString } from './families/two-a-string/parameters';
+import { parameters as warmUp } from './families/warm-up';
+import type { Specs } from './parameters';
+import type { DrillFamily } from './recipe';
+
+/** In the order of the families. */
+export const FAMILY_SPECS: readonly { readonly name: DrillFamily; readonly parameters: Specs }[] = [
+  { name: 'warm up', parameters: warmUp },
+  { name: 'string walk', parameters: stringWalk },
+  { name: 'note reading', parameters: noteReading },
+  { name: 'root call', parameters: rootCall },
+  { name: 'formula', parameters: formula },
+  { name: 'ring check', parameters: ringCheck },
+  { name: 'family ladder', parameters: familyLadder },
+  { name: 'five forms', parameters: fiveForms },
+  { name: 'close triads', parameters: closeTriads },
+  { name: 'degrees', parameters: degrees },
+  { name: 'change loop', parameters: changeLoop },
+  { name: 'bass walk', parameters: bassWalk },
+  { name: 'scale in the shape', parameters: scaleInTheShape },
+  { name: 'two a string', parameters: twoAString },
+  { name: 'spell it', parameters: spellIt },
+  { name: 'number calls', parameters: numberCalls },
+  { name: 'key detective', parameters: keyDetective },
+  { name: 'approach', parameters: approach },
+  { name: 'colour swap', parameters: colourSwap },
+  { name: 'triad pairs', parameters: triadPairs },
+  { name: 'melody on top', parameters: melodyOnTop },
+  { name: 'strum reading', parameters: strumReading },
+  { name: 'picking pattern', parameters: pickingPattern },
+  { name: 'piece section', parameters: pieceSection },
+];
