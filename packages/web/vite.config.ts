@@ -39,12 +39,6 @@ export default defineConfig({
       ],
     },
   },
-  build: {
-    target: 'es2022',
-    assetsInlineLimit: 0,
-    chunkSizeWarningLimit: 700,
-    // No property of ours does anything when it is read: what nobody uses is left out, spreads included.
-    rolldownOptions: { treeshake: { propertyReadSideEffects: false } },
-  },
+  build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
   server: { proxy: { '/api': 'http://localhost:4310' } },
 });
