@@ -3,9 +3,9 @@
  * them does not load the families.
  */
 import { parameters as approach } from './families/approach/parameters';
-import { parameters as bassWalk } from './families/bass-walk';
+import { parameters as bassWalk } from './families/bass-walk/parameters';
 import { parameters as changeLoop } from './families/change-loop/recipe';
-import { parameters as closeTriads } from './families/close-triads';
+import { parameters as closeTriads } from './families/close-triads/parameters';
 import { parameters as colourSwap } from './families/colour-swap/parameters';
 import { parameters as degrees } from './families/degrees';
 import { parameters as familyLadder } from './families/family-ladder';

@@ -17,34 +17,11 @@ import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  chord,
-  key,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  whole,
-  withParameters,
-  yesOrNo,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { chordRoot, movedKey, rootText } from '../../moving';
 import { lightest } from '../../lightest-row';
 
-export const parameters = {
-  /** The chord the walk leaves and the one it arrives at. */
-  from: chord,
-  to: chord,
-  /** The scale it steps through, by name. */
-  key,
-  way: oneOf(['up', 'down']),
-  by: oneOf(['scale', 'half steps']),
-  /** Whether it walks back to the first chord. */
-  back: yesOrNo,
-  beatsEach: whole(2, 8, [2, 3, 4, 8]),
-  tempoBpm: tempo,
-};
 export type BassWalkRecipe = RecipeOf<'bass walk', ParametersOf<typeof parameters>>;
 export const bassWalk = (parameters: BassWalkRecipe['parameters']): BassWalkRecipe =>
   recipeOf<BassWalkRecipe>('bass walk')(parameters);

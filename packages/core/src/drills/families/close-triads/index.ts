@@ -14,36 +14,12 @@ import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill, type Stop } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  hidden,
-  list,
-  note,
-  oneOf,
-  optional,
-  type ParametersOf,
-  progression,
-  type RecipeOf,
-  recipeOf,
-  stringNumber,
-  tempo,
-  three,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { movedProgression, namedRoot, rootText } from '../../moving';
 
 const PROGRESSIONS = ['I vi IV V', 'ii V I', 'I IV V', 'I V vi IV', 'vi IV I V'];
 
-export const parameters = {
-  root: note,
-  /** Three neighbouring string numbers, thick to thin. */
-  strings: three(stringNumber),
-  qualities: list(oneOf(['major', 'minor', 'diminished', 'augmented']), 1, 4),
-  /** Played after the inversions, each chord in the inversion nearest to the last. */
-  progression: optional(progression(16)),
-  beatsEach: hidden(whole(2, 8)),
-  tempoBpm: tempo,
-};
 export type CloseTriadsRecipe = RecipeOf<'close triads', ParametersOf<typeof parameters>>;
 export const closeTriads = (parameters: CloseTriadsRecipe['parameters']): CloseTriadsRecipe =>
   recipeOf<CloseTriadsRecipe>('close triads')(parameters);
