@@ -3,6 +3,7 @@ import {
   FAMILY_SPECS,
   LADDER_ROUNDS,
   PAIN_PLACES,
+  SLIPS,
   type Item,
   type Recipe,
   type Spec,
@@ -174,36 +175,54 @@ const feelSchema = v.variant('hand', [
 const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
 const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late', 'early']);
 
-export const takeSchema: v.GenericSchema<unknown, Take> = v.object({
-  recipe: recipeSchema,
-  items: v.pipe(
-    v.array(itemSchema),
-    v.minLength(1, 'at least one item'),
-    v.maxLength(128, 'at most 128 items'),
-  ),
-  startedAt: instantSchema,
-  timeZone: zoneSchema,
-  durationSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(7200, 'two hours at most')),
-  tempoBpm: v.nullable(tempoSchema),
-  steps: v.pipe(v.array(outcomeSchema), v.maxLength(500)),
-  count: v.optional(
-    v.object({
-      clean: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(400, 'at most 400 changes')),
-      seconds: v.pipe(
-        v.number(),
-        v.minValue(10, 'ten seconds or more'),
-        v.maxValue(600, 'ten minutes at most'),
-      ),
-    }),
-  ),
-  ladder: v.optional(
-    v.pipe(
-      v.array(v.object({ bpm: tempoSchema, clean: v.boolean() })),
-      v.minLength(1, 'at least one round'),
-      v.maxLength(LADDER_ROUNDS.plain, `at most ${LADDER_ROUNDS.plain} rounds`),
+export const takeSchema: v.GenericSchema<unknown, Take> = v.pipe(
+  v.object({
+    recipe: recipeSchema,
+    items: v.pipe(
+      v.array(itemSchema),
+      v.minLength(1, 'at least one item'),
+      v.maxLength(128, 'at most 128 items'),
     ),
+    startedAt: instantSchema,
+    timeZone: zoneSchema,
+    durationSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(7200, 'two hours at most')),
+    tempoBpm: v.nullable(tempoSchema),
+    steps: v.pipe(v.array(outcomeSchema), v.maxLength(500)),
+    count: v.optional(
+      v.object({
+        clean: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(400, 'at most 400 changes')),
+        seconds: v.pipe(
+          v.number(),
+          v.minValue(10, 'ten seconds or more'),
+          v.maxValue(600, 'ten minutes at most'),
+        ),
+      }),
+    ),
+    ladder: v.optional(
+      v.pipe(
+        v.array(v.object({ bpm: tempoSchema, clean: v.boolean() })),
+        v.minLength(1, 'at least one round'),
+        v.maxLength(LADDER_ROUNDS.plain, `at most ${LADDER_ROUNDS.plain} rounds`),
+      ),
+    ),
+    calls: v.optional(
+      v.pipe(
+        v.array(
+          v.object({
+            seconds: v.pipe(v.number('seconds'), v.minValue(0), v.maxValue(7200, 'two hours at most')),
+            slip: v.optional(v.picklist(SLIPS)),
+          }),
+        ),
+        v.maxLength(500),
+      ),
+    ),
+    note: v.optional(v.pipe(v.string(), v.maxLength(300, 'at most 300 characters'))),
+    result: resultSchema,
+    feel: v.nullable(feelSchema),
+    source: v.picklist(['self', 'teacher', 'quiz', 'paper', 'recording', 'listener', 'simulated']),
+  }),
+  v.forward(
+    v.check(({ calls, steps }) => !calls || calls.length === steps.length, 'one call for each step'),
+    ['calls'],
   ),
-  result: resultSchema,
-  feel: v.nullable(feelSchema),
-  source: v.picklist(['self', 'teacher', 'quiz', 'paper', 'recording', 'listener', 'simulated']),
-});
+);

@@ -39,7 +39,7 @@ export function choiceCalls(
     startTick: ticksOf(i * BEATS_A_CALL),
     ticks: ticksOf(BEATS_A_CALL),
   }));
-  const bars = asked.map(({ heard }) => ('events' in heard ? heard : heardBar(heard, instrument)));
+  const bars = asked.map(({ heard }) => ('events' in heard ? heard : heardNotes(heard, instrument)));
   return { steps, bars, heardBpm: HEARD_BPM };
 }
 
@@ -55,7 +55,7 @@ function answerOf({ right, wrong }: Asked, random: Random): Answer {
 }
 
 /** Notes one after the other, rising, each where it lies lowest on the neck. */
-function heardBar(notes: readonly NoteName[], instrument: Instrument): Bar {
+export function heardNotes(notes: readonly NoteName[], instrument: Instrument): Bar {
   const each = Math.floor((BEATS_A_CALL * TICKS_A_BEAT) / Math.max(BEATS_A_CALL, notes.length));
   const open = instrument.openPitches.map((_, s) => pitchAt(instrument, s, 0));
   const highest = instrument.frets - instrument.capo;

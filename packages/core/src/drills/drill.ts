@@ -2,6 +2,7 @@
 import type { AnyRecipe } from './parameters';
 import type { Reason } from '../effort/explain';
 import type { Instrument } from '../fretboard/instrument';
+import type { PlacedNote } from '../scales/tones';
 import type { Score } from '../score/score';
 import type { GripItem, Item } from './items';
 
@@ -15,6 +16,8 @@ export interface DrillStep {
   readonly grip?: GripItem;
   /** What answers a call; absent where the step is played and judged by ear. */
   readonly answer?: Answer;
+  /** It is heard before it is answered, so many times at most; nothing of it is shown until then. */
+  readonly hearings?: number;
 }
 
 export interface Place {
@@ -23,7 +26,7 @@ export interface Place {
   readonly fret: number;
 }
 
-/** Places on the neck (every one of them, or any one of them), or one of several words. */
+/** Places on the neck (every one of them, or any one of them), one of several words, or notes written down. */
 export type Answer =
   | { readonly kind: 'all places' | 'any place'; readonly places: readonly Place[] }
   | {
@@ -32,18 +35,39 @@ export type Answer =
       readonly right: string;
       /** What a wrong choice mixes up, where that has a name. */
       readonly slips?: Readonly<Record<string, Slip>>;
+    }
+  | {
+      readonly kind: 'written';
+      /** Notes in their order: `Ab C Eb`. */
+      readonly right: string;
     };
 
-/** Usual confusions: the same sound by another letter, the third or another tone altered, the key next to it, the relative. */
-export type Slip =
-  | 'respelled'
-  | 'third altered'
-  | 'altered'
-  | 'neighbour key'
-  | 'another degree'
-  | 'relative'
-  | 'parallel'
-  | 'twin';
+/**
+ * Usual confusions: the same sound by another letter, the third or another tone altered, the key next to it, the relative; on
+ * the neck a fret or a string beside; by ear another kind of what was heard.
+ */
+export const SLIPS = [
+  'respelled',
+  'third altered',
+  'altered',
+  'neighbour key',
+  'another degree',
+  'relative',
+  'parallel',
+  'twin',
+  'a fret off on string 2',
+  'a fret off',
+  'another string',
+  'one left out',
+  'one too many',
+  'another quality',
+  'third lost',
+  'another colour',
+  'another lowest tone',
+  'another cadence',
+  'another progression',
+] as const;
+export type Slip = (typeof SLIPS)[number];
 
 /** A question before a drill is shown. */
 export interface Prelude {
@@ -77,6 +101,14 @@ export interface DrillOf<R extends AnyRecipe> {
   readonly judged: 'strings' | 'calls' | 'changes' | 'time' | 'done';
   /** Asked before the drill is shown. */
   readonly prelude: readonly Prelude[];
+  /** Where on the neck it is played, where that is free: the notes there, lowest and highest fret, thickest and thinnest string. */
+  readonly bounds?: {
+    readonly notes: readonly PlacedNote[];
+    readonly frets: readonly [number, number];
+    readonly strings: readonly [number, number];
+  };
+  /** A sentence about what was found belongs to the take. */
+  readonly asksNote?: true;
   /** What was promised and is left out, and why. */
   readonly leftOut: readonly Reason[];
 }

@@ -15,6 +15,7 @@ export const FAMILY_GROUPS = [
   'move between',
   'lines',
   'in a key',
+  'by ear and on paper',
   'striking hand',
   'in a piece',
 ] as const;
@@ -27,6 +28,8 @@ export interface StartingPoint {
   readonly beside: NamedGrip;
   /** Grips of the drill before, two to four, which a family that plays several takes on. */
   readonly several: readonly NamedGrip[] | null;
+  /** Grips the student holds clean; none where nobody is on the bench or nothing is. */
+  readonly held: readonly NamedGrip[];
   readonly instrument: Instrument;
 }
 
@@ -74,6 +77,8 @@ export interface FamilyDefinition<R extends AnyRecipe> {
   readonly regrips?: (recipe: R, grips: readonly NamedGrip[], move: Move) => R;
   /** The capo it is played under, where that is not the student's own. */
   readonly capo?: (recipe: R) => number;
+  /** Whether something of it is drawn, so that another seed is another drill; left out where nothing is. */
+  readonly draws?: (recipe: R) => boolean;
   /** A sensible first recipe around what is in hand. */
   readonly first: (start: StartingPoint) => R;
   /** The fields on screen, where they are not simply those of the parameters. */

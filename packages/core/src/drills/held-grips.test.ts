@@ -6,7 +6,8 @@ import { readNote } from '../theory/note';
 import { pitchAt } from '../fretboard/instrument';
 import { gradeIn } from './in-context';
 import { changeLoop, pieceSection, ringCheck, strumReading, makeDrill, warmUp } from './index';
-import { forHand, heldGrip, rekeyForHand } from './held-grips';
+import { heldGrip } from './held-grip';
+import { forHand, rekeyForHand } from './held-grips';
 import type { NamedGrip, Recipe } from './recipe';
 
 const A_MINOR = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };

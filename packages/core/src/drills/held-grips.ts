@@ -4,27 +4,13 @@
  * that the drill itself says what is wrong.
  */
 import { ok, type Result } from '../kernel/result';
-import { findShapes } from '../shapes/find-shapes';
 import { parseChord, transposeChord } from '../theory/chord';
 import { mod12, pitchClassOf, rootNamed, type NoteName } from '../theory/note';
-import { gripLimit, overLimit, type DrillContext } from '../hands/taught-hand';
+import { overLimit, type DrillContext } from '../hands/taught-hand';
+import { heldGrip } from './held-grip';
 import { gradeIn } from './in-context';
 import { familyOf, makeDrill, rekey, rootOf } from './make-drill';
 import type { NamedGrip, Recipe } from './recipe';
-
-/** The most useful grip of a chord for this hand within its limit; null where there is none or the symbol cannot be read. */
-export function heldGrip(symbol: string, context: DrillContext): NamedGrip | null {
-  const chord = parseChord(symbol);
-  if (!chord.ok) return null;
-  const { hand, instrument } = context;
-  const [best] = findShapes({
-    chord: chord.value,
-    instrument,
-    hand,
-    limits: { bass: 'root', maxEffort: gripLimit(context) },
-  });
-  return best ? { chord: chord.value.symbol, frets: best.frets } : null;
-}
 
 function holds(grip: NamedGrip, context: DrillContext): boolean {
   const graded = gradeIn(grip.frets, context);

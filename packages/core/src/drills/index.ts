@@ -8,6 +8,7 @@ export {
   type Feel,
   type PainPlace,
   type StepOutcome,
+  type CallTaken,
   type Take,
   type TakeResult,
   type TakeSource,
@@ -45,7 +46,12 @@ export {
   triadPairs,
   keyDetective,
   spellIt,
+  earPairs,
+  embellish,
+  openTask,
+  ownSmallPiece,
   warmUp,
+  writeItOut,
   type BassWalkRecipe,
   type ChangeLoopRecipe,
   type ChangePiece,
@@ -72,6 +78,7 @@ export {
   type LadderRound,
 } from './ladder';
 export {
+  drawsAnew,
   drillTitle,
   easier,
   familyNamed,
@@ -80,11 +87,13 @@ export {
   harder,
   makeDrill,
   nearestRecipe,
+  redrawn,
   rekey,
   rootOf,
 } from './make-drill';
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
-export { instrumentFor } from './drill';
+export { instrumentFor, SLIPS } from './drill';
+export { isWritten, slipOf } from './slips';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {
@@ -102,4 +111,5 @@ export type { Spec, Specs } from './parameters';
 export { gripsInOrder } from './in-order';
 export { changeIn, gradeIn } from './in-context';
 export { gripItem } from './grip-item';
-export { forHand, heldGrip, rekeyForHand } from './held-grips';
+export { heldGrip } from './held-grip';
+export { forHand, rekeyForHand } from './held-grips';

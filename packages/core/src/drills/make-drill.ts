@@ -33,6 +33,25 @@ export const easier = (recipe: Recipe, context: DrillContext): Result<Recipe> =>
 export const harder = (recipe: Recipe, context: DrillContext): Result<Recipe> =>
   familyOf(recipe).harder(recipe, context);
 
+/** Seeds looked through for another draw. */
+const DRAWS = 12;
+export const drawsAnew = (recipe: Recipe): boolean => familyOf(recipe).draws?.(recipe) ?? false;
+
+/** The same recipe drawn anew: the next seed whose drill can be made and is another; null where nothing else comes. */
+export function redrawn(recipe: Recipe, context: DrillContext): Recipe | null {
+  const asks = (one: Recipe) => {
+    const made = makeDrill(one, context);
+    return made.ok ? JSON.stringify([made.value.steps, made.value.score.parts]) : null;
+  };
+  const now = asks(recipe);
+  for (let by = 1; by <= DRAWS; by++) {
+    const next = { ...recipe, seed: recipe.seed + by };
+    const drawn = asks(next);
+    if (drawn !== null && drawn !== now) return next;
+  }
+  return null;
+}
+
 /** The nearest recipe of the same family that can be made in this context; null when none of those tried can. */
 export function nearestRecipe(recipe: Recipe, context: DrillContext): Recipe | null {
   const tried = familyOf(recipe).fallbacks?.(recipe, context) ?? [];
@@ -66,6 +85,8 @@ export interface InHand {
   readonly from: NamedGrip | null;
   /** Grips of the drill before, which a family that plays several takes on. */
   readonly grips?: readonly NamedGrip[];
+  /** Grips the student holds clean. */
+  readonly held?: readonly NamedGrip[];
   readonly instrument: Instrument;
 }
 const A_MINOR: NamedGrip = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
@@ -74,10 +95,13 @@ const E_MINOR: NamedGrip = { chord: 'Em', frets: [0, 2, 2, 0, 0, 0] };
 const MOST_TAKEN_ON = 4;
 
 /** A sensible first recipe of a family around what is in hand; a usual neighbour stands beside a grip that comes from none. */
-export function firstRecipe(family: DrillFamily, { grip, from, grips = [], instrument }: InHand): Recipe {
+export function firstRecipe(
+  family: DrillFamily,
+  { grip, from, grips = [], held = [], instrument }: InHand,
+): Recipe {
   const frets = (one: NamedGrip) => one.frets.join();
   const beside = from ?? (frets(grip) === frets(A_MINOR) ? E_MINOR : A_MINOR);
   const each = [...new Map(grips.map((one) => [`${one.chord} ${frets(one)}`, one])).values()];
   const several: StartingPoint['several'] = each.length >= 2 ? each.slice(0, MOST_TAKEN_ON) : null;
-  return familyNamed(family).first({ grip, beside, several, instrument });
+  return familyNamed(family).first({ grip, beside, several, held, instrument });
 }

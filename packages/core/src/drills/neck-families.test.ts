@@ -29,8 +29,7 @@ const noteOf = (step: DrillStep) => {
   if (step.item.kind !== 'note') throw new Error('a note was asked for');
   return step.item;
 };
-const placesOf = (step: DrillStep) =>
-  step.answer && step.answer.kind !== 'choice' ? step.answer.places : [];
+const placesOf = (step: DrillStep) => (step.answer && 'places' in step.answer ? step.answer.places : []);
 
 describe('string walk', () => {
   const walk = (key: string, string: number) =>

@@ -14,7 +14,9 @@ import {
   changeLoop,
   closeTriads,
   degrees,
+  earPairs,
   easier,
+  embellish,
   familyLadder,
   fiveForms,
   formula,
@@ -27,6 +29,8 @@ import {
   nearestRecipe,
   noteReading,
   numberCalls,
+  openTask,
+  ownSmallPiece,
   pickingPattern,
   pieceSection,
   ringCheck,
@@ -39,6 +43,7 @@ import {
   triadPairs,
   twoAString,
   warmUp,
+  writeItOut,
   type Recipe,
 } from '.';
 
@@ -167,6 +172,59 @@ function recipesIn(root: string): Recipe[] {
       next: 'random',
       over: ['ii7', 'V7', 'Imaj7'].map((numeral) => chordText(numeral, root)).join(' '),
     }),
+    earPairs({
+      what: 'cadences',
+      choices: 3,
+      count: 10,
+      hearings: 2,
+      root,
+      roving: false,
+      sounded: 'together',
+    }),
+    earPairs({
+      what: 'sevenths',
+      choices: 5,
+      count: 10,
+      hearings: 1,
+      root,
+      roving: true,
+      sounded: 'one by one',
+    }),
+    writeItOut({ what: 'sevenths', root, kind: 'major', keys: 2, times: 2, progression: '1 5 6 4', days: 1 }),
+    openTask({
+      key: `${root} major`,
+      question: 'what rubs',
+      lowFret: 3,
+      highFret: 9,
+      thickString: 4,
+      thinString: 1,
+      notes: 'the five',
+      ground: 'two chords',
+      minutes: 3,
+      rule: 'end on the third',
+    }),
+    embellish({ grip: C, next: F, style: 'folk', notes: 5, upTo: 'trills' }),
+    ownSmallPiece({
+      key: 'C major',
+      bars: 12,
+      metre: '6/8',
+      grips: [C, F],
+      fresh: 'G7',
+      uses: 3,
+      melody: true,
+      strum: 'moving',
+      play: 'chords',
+    }),
+    ownSmallPiece({
+      key: `${root} major`,
+      bars: 8,
+      metre: '3/4',
+      grips: [{ chord: chordText('I', root), frets: C.frets }],
+      uses: 2,
+      melody: true,
+      strum: 'moving',
+      play: 'melody',
+    }),
     spellIt({ what: 'sevenths', key: `${root} major`, keys: 3, count: 10, secondsPerCall: 8 }),
     keyDetective({
       lists: 2,
@@ -285,7 +343,9 @@ describe.each(families)('%s', (_, index) => {
     const { score } = drill;
     const guitar = instrumentFor(drill, standardGuitar);
     const heard = new Set(
-      soundSchedule(score, guitar).flatMap((one) => (one.kind === 'pluck' ? [one.midiPitch] : [])),
+      soundSchedule({ ...score, parts: score.parts.slice(0, 1) }, guitar).flatMap((one) =>
+        one.kind === 'pluck' ? [one.midiPitch] : [],
+      ),
     );
     const shown = new Set(
       neckFrames(score).flatMap((f) =>
@@ -302,7 +362,9 @@ describe.each(families)('%s', (_, index) => {
     const tabbed = new Set(
       tabColumns(score).flatMap((column) =>
         column.cells.flatMap((cell, line) =>
-          cell === null || cell === 'x' ? [] : [pitchAt(guitar, 5 - line, Number(cell.replace(/[()]/g, '')))],
+          cell === null || cell === 'x'
+            ? []
+            : [pitchAt(guitar, 5 - line, Number(cell.replace(/[()hp/]/g, '')))],
         ),
       ),
     );
@@ -358,6 +420,8 @@ describe('on another instrument or in another hand', () => {
           'five forms',
           'root call',
           'family ladder',
+          'embellish',
+          'own small piece',
         ];
         if (nearest) expect(makeDrill(nearest, where).ok).toBe(true);
         else expect(nowhere).toContain(recipe.family);
@@ -378,6 +442,7 @@ describe('over random instruments', () => {
     'picking pattern',
     'formula',
     'warm up',
+    'embellish',
   ];
 
   test('names, neck, tab, staff and sound agree, for 160 recipes of every family', () => {
@@ -403,7 +468,8 @@ describe('over random instruments', () => {
           const guitar = instrumentFor(drill.value, instrument);
           if (recipe.family === 'piece section') expect(guitar.capo).toBe(2);
           expect(score.strings).toBe(guitar.openPitches.length);
-          const heard = soundSchedule(score, guitar).flatMap((one) =>
+          // What is sung over it is no part of what the neck shows.
+          const heard = soundSchedule({ ...score, parts: score.parts.slice(0, 1) }, guitar).flatMap((one) =>
             one.kind === 'pluck' ? [one.midiPitch] : [],
           );
           const shown = neckFrames(score).flatMap((frame) =>
@@ -417,7 +483,7 @@ describe('over random instruments', () => {
             column.cells.flatMap((cell, line) =>
               cell === null || cell === 'x'
                 ? []
-                : [pitchAt(guitar, last - line, Number(cell.replace(/[()]/g, '')))],
+                : [pitchAt(guitar, last - line, Number(cell.replace(/[()hp/]/g, '')))],
             ),
           );
           for (const other of [heard, written, tabbed])
@@ -426,7 +492,7 @@ describe('over random instruments', () => {
           const byShape = namedByShape.includes(recipe.family);
           for (const { grip } of drill.value.steps) {
             if (!grip || (byShape && !standard)) continue;
-            if (recipe.family === 'piece section' && !standard) continue;
+            if (['piece section', 'own small piece'].includes(recipe.family) && !standard) continue;
             const chord = must(parseChord(grip.chord));
             const tones = [...chord.tones.map((tone) => tone.pitchClass)];
             if (chord.bass) tones.push(pitchClassOf(chord.bass));

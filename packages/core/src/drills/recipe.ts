@@ -10,12 +10,15 @@ import { fiveFormsFamily } from './families/five-forms';
 import { formulaFamily } from './families/formula';
 import { noteReadingFamily } from './families/note-reading';
 import { pickingPatternFamily } from './families/picking-pattern';
+import { ownSmallPieceFamily } from './families/own-small-piece';
+import { openTaskFamily } from './families/open-task';
 import { pieceSectionFamily } from './families/piece-section';
 import { ringCheckFamily } from './families/ring-check';
 import { rootCallFamily } from './families/root-call';
 import { scaleInTheShapeFamily } from './families/scale-in-the-shape';
 import { stringWalkFamily } from './families/string-walk';
 import { strumReadingFamily } from './families/strum-reading';
+import { embellishFamily } from './families/embellish';
 import { twoAStringFamily } from './families/two-a-string';
 import { approachFamily } from './families/approach';
 import { colourSwapFamily } from './families/colour-swap';
@@ -24,6 +27,8 @@ import { numberCallsFamily } from './families/number-calls';
 import { triadPairsFamily } from './families/triad-pairs';
 import { keyDetectiveFamily } from './families/key-detective';
 import { spellItFamily } from './families/spell-it';
+import { earPairsFamily } from './families/ear-pairs';
+import { writeItOutFamily } from './families/write-it-out';
 import { warmUpFamily } from './families/warm-up';
 
 /** A new family is a folder and a line here. */
@@ -42,7 +47,10 @@ export const FAMILIES = [
   bassWalkFamily,
   scaleInTheShapeFamily,
   twoAStringFamily,
+  embellishFamily,
   spellItFamily,
+  earPairsFamily,
+  writeItOutFamily,
   numberCallsFamily,
   keyDetectiveFamily,
   approachFamily,
@@ -52,6 +60,8 @@ export const FAMILIES = [
   strumReadingFamily,
   pickingPatternFamily,
   pieceSectionFamily,
+  ownSmallPieceFamily,
+  openTaskFamily,
 ] as const;
 
 type RecipeIn<D> = D extends FamilyDefinition<infer R> ? R : never;
@@ -96,4 +106,9 @@ export { numberCalls } from './families/number-calls';
 export { triadPairs } from './families/triad-pairs';
 export { keyDetective } from './families/key-detective';
 export { spellIt } from './families/spell-it';
+export { embellish } from './families/embellish';
+export { earPairs } from './families/ear-pairs';
+export { openTask } from './families/open-task';
+export { ownSmallPiece } from './families/own-small-piece';
+export { writeItOut } from './families/write-it-out';
 export { warmUp } from './families/warm-up';

@@ -8,6 +8,8 @@ import { parameters as changeLoop } from './families/change-loop/recipe';
 import { parameters as closeTriads } from './families/close-triads/parameters';
 import { parameters as colourSwap } from './families/colour-swap/parameters';
 import { parameters as degrees } from './families/degrees';
+import { parameters as earPairs } from './families/ear-pairs/parameters';
+import { parameters as embellish } from './families/embellish/parameters';
 import { parameters as familyLadder } from './families/family-ladder';
 import { parameters as fiveForms } from './families/five-forms';
 import { parameters as formula } from './families/formula';
@@ -15,6 +17,8 @@ import { parameters as keyDetective } from './families/key-detective/parameters'
 import { parameters as melodyOnTop } from './families/melody-on-top/parameters';
 import { parameters as noteReading } from './families/note-reading';
 import { parameters as numberCalls } from './families/number-calls/parameters';
+import { parameters as openTask } from './families/open-task/parameters';
+import { parameters as ownSmallPiece } from './families/own-small-piece/parameters';
 import { parameters as pickingPattern } from './families/picking-pattern';
 import { parameters as pieceSection } from './families/piece-section';
 import { parameters as ringCheck } from './families/ring-check';
@@ -25,6 +29,7 @@ import { parameters as stringWalk } from './families/string-walk';
 import { parameters as strumReading } from './families/strum-reading';
 import { parameters as triadPairs } from './families/triad-pairs/parameters';
 import { parameters as twoAString } from './families/two-a-string/parameters';
+import { parameters as writeItOut } from './families/write-it-out/parameters';
 import { parameters as warmUp } from './families/warm-up';
 import type { Specs } from './parameters';
 import type { DrillFamily } from './recipe';
@@ -45,7 +50,10 @@ export const FAMILY_SPECS: readonly { readonly name: DrillFamily; readonly param
   { name: 'bass walk', parameters: bassWalk },
   { name: 'scale in the shape', parameters: scaleInTheShape },
   { name: 'two a string', parameters: twoAString },
+  { name: 'embellish', parameters: embellish },
   { name: 'spell it', parameters: spellIt },
+  { name: 'ear pairs', parameters: earPairs },
+  { name: 'write it out', parameters: writeItOut },
   { name: 'number calls', parameters: numberCalls },
   { name: 'key detective', parameters: keyDetective },
   { name: 'approach', parameters: approach },
@@ -55,4 +63,6 @@ export const FAMILY_SPECS: readonly { readonly name: DrillFamily; readonly param
   { name: 'strum reading', parameters: strumReading },
   { name: 'picking pattern', parameters: pickingPattern },
   { name: 'piece section', parameters: pieceSection },
+  { name: 'own small piece', parameters: ownSmallPiece },
+  { name: 'open task', parameters: openTask },
 ];

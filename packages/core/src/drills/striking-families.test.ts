@@ -18,7 +18,7 @@ import {
 } from '../score';
 import { soundSchedule } from '../sound';
 import { mod12, midiOf, parsePitch } from '../theory';
-import { melodyPlaces } from './families/piece-section/melody-places';
+import { melodyPlaces } from './melody-places';
 import { alternateBass } from './families/picking-pattern';
 import { stepsAt, strumBars } from './families/strum-reading';
 import {

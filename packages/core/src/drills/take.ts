@@ -2,6 +2,7 @@
  * One logged try at a drill, as it was played: what was asked, how each step came out, how the hand felt.
  * Silence about the hand is null and never read as easy.
  */
+import type { Slip } from './drill';
 import type { Item } from './items';
 import type { LadderRound } from './ladder';
 import type { Recipe } from './recipe';
@@ -45,6 +46,14 @@ export type Feel =
 
 export type TakeSource = 'self' | 'teacher' | 'quiz' | 'paper' | 'recording' | 'listener' | 'simulated';
 
+/** How one call was answered: time and error apart. */
+export interface CallTaken {
+  /** From the call, or from its first hearing, to the answer. */
+  readonly seconds: number;
+  /** What a wrong answer mixed up, where that has a name. */
+  readonly slip?: Slip;
+}
+
 export interface Take {
   readonly recipe: Recipe;
   readonly items: readonly Item[];
@@ -61,6 +70,10 @@ export interface Take {
   readonly count?: { readonly clean: number; readonly seconds: number };
   /** Rounds of a tempo ladder, in order; `tempoBpm` is then the highest rung that came clean. */
   readonly ladder?: readonly LadderRound[];
+  /** One for each of `steps`, where calls were answered one by one. */
+  readonly calls?: readonly CallTaken[];
+  /** One sentence about what was found, for the teacher. */
+  readonly note?: string;
   readonly result: TakeResult;
   readonly feel: Feel | null;
   readonly source: TakeSource;

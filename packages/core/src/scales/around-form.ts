@@ -10,6 +10,7 @@ import { degreeSemitones, noteAtDegree, type Degree } from '../theory/degree';
 import { mod12, pitchClassOf } from '../theory/note';
 import { scaleOn } from '../theory/scale';
 import { inPosition, type Position } from './in-position';
+import type { LineStyle } from './line-styles';
 import { lastFret, type FingeredNote, type Spot } from './tones';
 
 /** What a note is to the line: of the pentatonic, one of the two that fill it, or the one that is changed. */
@@ -61,8 +62,6 @@ function nearest(kind: string, lowest: number, chord: Chord, instrument: Instrum
   return tried.reduce((best, one) => (strain(one) < strain(best) ? one : best));
 }
 
-export const LINE_STYLES = ['folk', 'country', 'blues', 'soul', 'rock', 'jazz', 'classical'] as const;
-export type LineStyle = (typeof LINE_STYLES)[number];
 type TurnKind = 'hammer' | 'pull' | 'slide' | 'bend' | 'double stop' | 'enclosure';
 
 export interface Turn {
@@ -106,6 +105,15 @@ const DOUBLES: Readonly<Record<LineStyle, readonly Doubles[]>> = {
 
 const NEAR = 2;
 
+/** Over a minor chord a turn leads to its own third, and what led there from that third comes a step from below. */
+const IN_MINOR: Readonly<Record<Degree, Degree>> = { '3': 'b3', b3: '2', '7': 'b7' };
+const minorTurn = ([kind, from, to]: Move): Move =>
+  to === '3' ? [kind, IN_MINOR[from] ?? from, 'b3'] : [kind, from === '3' ? 'b3' : from, to];
+const minorPair = ([strings, from, to]: Doubles): Doubles => {
+  const own = ([a, b]: readonly [Degree, Degree]) => [a, b].map((one) => (one === '3' ? 'b3' : one === '7' ? 'b7' : one)) as [Degree, Degree]; // prettier-ignore
+  return [strings, own(from), own(to)];
+};
+
 /**
  * Turns of a style around a grip, within two frets of it: a note that leads and a tone of the chord, on one string; two
  * notes at once on two strings. Those that end on the next grip come first.
@@ -132,7 +140,10 @@ export function turnsAround(
   const ends = (to: readonly Spot[]) =>
     next !== undefined && to.every((one) => next[one.stringIndex] === one.fret);
   const strings = instrument.openPitches.length;
-  const single = MOVES[style].flatMap(([kind, from, to]) =>
+  const minor = has(chord, 'b3');
+  const moves = minor ? MOVES[style].map(minorTurn) : MOVES[style];
+  const doubles = minor ? DOUBLES[style].map(minorPair) : DOUBLES[style];
+  const single = moves.flatMap(([kind, from, to]) =>
     !inChord(to)
       ? []
       : instrument.openPitches.flatMap((_, s) =>
@@ -156,7 +167,7 @@ export function turnsAround(
           ),
         ),
   );
-  const double = DOUBLES[style].flatMap(([[low, high], from, to]) => {
+  const double = doubles.flatMap(([[low, high], from, to]) => {
     const [a, b] = [strings - low, strings - high];
     if (a < 0 || b >= strings || !to.every(inChord)) return [];
     const pairs = ([x, y]: readonly [Degree, Degree]): (readonly Spot[])[] =>

@@ -13,13 +13,6 @@ export { acrossStrings, alongString, type Across, type AlongString, type WholeSt
 export { pentatonicBoxes, scaleForms, type Box, type ScaleForm } from './boxes';
 export { PAIR_STEPS, scalePairs, type Pair, type PairKind } from './pairs';
 export { lineEffort, type LineEffort, type LineHand } from './line-effort';
-export {
-  aroundForm,
-  LINE_STYLES,
-  turnsAround,
-  type AroundForm,
-  type LineRole,
-  type LineStyle,
-  type Turn,
-} from './around-form';
+export { aroundForm, turnsAround, type AroundForm, type LineRole, type Turn } from './around-form';
+export { LINE_STYLES, type LineStyle } from './line-styles';
 export { boardSpoken, drawBoard, type BoardNote, type BoardShow } from './draw-board';

@@ -7,7 +7,9 @@ export {
   type NeckFrame,
   type Score,
   type ScoreEvent,
+  soundingMidi,
   type ScoreNote,
+  type Slur,
   type Struck,
 } from './score';
 export { staffBars, type StaffBar, type StaffEvent, type StaffNote } from './staff';
@@ -36,7 +38,8 @@ export {
 } from './piece';
 export { CHART_LIMITS, EMPTY_PIECE, readChart, type ChartProblem, type ChartReading } from './chart';
 export { chordPlace, readChordPlace } from './chord-place';
-export { makePiece, PIECE_LENGTHS, type PieceRequest } from './make-piece';
+export { makePiece, type PieceRequest } from './make-piece';
+export { PIECE_LENGTHS } from './piece-asked';
 export { writeChart } from './write-chart';
 export { patternText, readPattern } from './pattern';
 export {

@@ -1,32 +1,36 @@
 /**
- * A small piece made by rule from a seed: chords of one key that lead to one another, phrases of four bars that come to
- * rest on the fifth degree and on the first, a stroke pattern, and where asked a melody of chord tones with steps between
- * them. Which chord may follow which, and the figures of the melody, are the common practice of tonal music and our own
- * choice of it; nothing is taken from a known tune. The same request gives the same piece.
+ * A small piece made by rule from a seed: chords of one key that lead to one another in ideas of two bars (a a' b a'), which
+ * come to rest on the fifth degree and at the end on the first, a stroke pattern, and where asked a tune (`small-tune.ts`).
+ * Which chord may follow which, and the figures of the tune, are the common practice of tonal music and our own choice of it;
+ * nothing is taken from a known tune. The same request gives the same piece.
  */
 import { randomOf, type Random } from '../kernel/random';
 import { fail, ok, type Result } from '../kernel/result';
 import { makeChord, parseChord, type Chord } from '../theory/chord';
 import type { Key } from '../theory/key';
-import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
-import { midiOf, pitchSpelled, type Pitch } from '../theory/pitch';
+import { noteAtDegree } from '../theory/degree';
+import { pitchClassOf } from '../theory/note';
 import { scaleOn } from '../theory/scale';
 import { readPattern } from './pattern';
+import type { PIECE_LENGTHS, StrumWay } from './piece-asked';
 import { EMPTY_PIECE } from './chart';
-import { readPieceKey, type MelodyNote, type Piece, type PieceBar } from './piece';
-import { ticksOf } from './ticks';
-
-export const PIECE_LENGTHS = [8, 12, 16] as const;
+import { readPieceKey, type MelodyNote, type Piece, type PieceBar, type StrokePattern } from './piece';
+import { smallTune, type TuneBar } from './small-tune';
 
 export interface PieceRequest {
   /** `Eb major`, `F# minor`. */
   readonly key: string;
   readonly bars: (typeof PIECE_LENGTHS)[number];
-  readonly beats: 3 | 4;
+  /** Quarters of a bar; six eighths. */
+  readonly beats: 3 | 4 | 6;
   readonly seed: number;
   readonly melody: boolean;
   /** Chord symbols it may use; null for all of the key. */
   readonly held: readonly string[] | null;
+  /** One chord beside the held ones, and in how many bars it comes: never in the first two or the last. */
+  readonly fresh?: { readonly chord: string; readonly uses: 2 | 3 | 4 };
+  /** How much the striking hand has to do; moving where left out. */
+  readonly strum?: StrumWay;
 }
 
 type Place = 'tonic' | 'before' | 'dominant';
@@ -53,15 +57,21 @@ const LEADS: Readonly<Record<number, readonly number[]>> = {
 const STRUMS = {
   4: ['D - d u - u d u', 'D - d - D - d u', 'd u d u D u d u', 'D - - u d u d -'],
   3: ['D - d u d u', 'D - d - d u', 'd - D u d u'],
+  6: ['D - d D - d', 'D - u D - u', 'D d u D d u'],
 } as const;
-/** Beats of the notes of a bar; a phrase keeps two of them. */
+/** Steps a beat of those patterns. */
+const PER_BEAT = { 4: 2, 3: 2, 6: 1 } as const;
+const EVERY_BEAT = { 4: 'D d d d', 3: 'D d d', 6: 'D - - d - -' } as const;
+/** One chord alone is played with a bass line: the thumb, then the fingers. */
+const WITH_BASS = { 4: 'p im p im', 3: 'p im im', 6: 'p - im p - im' } as const;
+/** Beats of the notes of a bar; an idea keeps two of them. */
 const FIGURES = {
   4: [[1, 1, 2], [2, 1, 1], [1.5, 0.5, 2], [1, 1, 1, 1], [2, 2], [3, 1]],
   3: [[1, 1, 1], [2, 1], [1.5, 0.5, 1], [1, 2], [1, 0.5, 0.5, 1]],
+  6: [[3, 3], [2, 1, 3], [3, 2, 1], [1, 1, 1, 3], [2, 1, 2, 1]],
 } as const; // prettier-ignore
-/** Sounding range of a melody: a voice of middling compass. */
-const LOW = 57;
-const HIGH = 76;
+/** Beats that weigh: a tone of the chord stands on them. */
+const STRONG = { 4: [0, 2], 3: [0], 6: [0, 3] } as const;
 const FIRST = [
   'Paper',
   'Copper',
@@ -78,24 +88,38 @@ const FIRST = [
 ];
 const SECOND = ['Crown', 'Gangway', 'Marionette', 'Weathercock', 'Curtain', 'Sparrow', 'Trapdoor', 'Lantern', 'Ferry', 'Kettle', 'Moustache', 'Interval']; // prettier-ignore
 
-/** Problems: those of `readPieceKey`; `rule.held` where too few of the chords lie in the key (detail: which would do). */
+/**
+ * Problems: those of `readPieceKey`; `rule.held` where the first degree is not among the chords held (detail: which would do);
+ * `rule.fresh` where the new chord has no place in the key, or is held already.
+ */
 export function makePiece(request: PieceRequest): Result<Piece> {
   const key = readPieceKey(request.key);
   if (!key.ok) return key;
+  const { beats } = request;
   const all = chordsOf(key.value);
   const held = request.held?.flatMap((symbol) => {
     const chord = parseChord(symbol);
     return chord.ok ? [chord.value] : [];
   });
-  const chords = held ? all.flatMap((one) => heldAs(one, held)) : all;
+  const chords = held ? [...all, flatSeventh(key.value)].flatMap((one) => heldAs(one, held)) : all;
   const tonic = chords.find((one) => one.degree === 1);
-  if (!tonic || chords.length < 2)
-    return fail('rule.held', 'held', all.map((one) => one.chord.symbol).join(' '));
+  const wanted = () => fail('rule.held', 'held', all.map((one) => one.chord.symbol).join(' '));
+  if (!tonic) return wanted();
+  const fresh = request.fresh ? freshOf(request.fresh.chord, all, chords) : null;
+  if (request.fresh && !fresh) {
+    const free = all.filter((one) => !chords.some((other) => other.degree === one.degree));
+    return fail('rule.fresh', 'fresh', free.map((one) => one.chord.symbol).join(' '));
+  }
+  // One chord held and nothing new is a piece for the tune and the bass.
+  if (chords.length < 2 && !fresh && request.melody === false) return wanted();
   const random = (part: string) => randomOf(`piece ${request.seed} ${part}`);
-  const symbols = progression(request.bars, chords, tonic, random('chords'));
-  const strum = readPattern('strum', 'rule', 2, random('strum').pick(STRUMS[request.beats]));
+  const plain = progression(request.bars, chords, tonic, random('chords'));
+  const symbols =
+    fresh && request.fresh ? withFresh(plain, fresh, request.fresh.uses, random('fresh')) : plain;
+  const alone = new Set(symbols).size === 1;
+  const strum = strumOf(request, alone, random('strum'));
   const notes = request.melody
-    ? melody(symbols, request.beats, key.value, random('melody'))
+    ? tune(symbols, beats, key.value, random('melody'))
     : symbols.map(() => undefined);
   const bars = symbols.map(({ chord }, i): PieceBar => ({
     chords: [{ tick: 0, chord: chord.symbol }],
@@ -108,15 +132,34 @@ export function makePiece(request: PieceRequest): Result<Piece> {
     title: `${titles.pick(FIRST)} ${titles.pick(SECOND)}`,
     by: 'made by rule',
     key: key.value.name,
-    time: { beats: request.beats, unit: 4 },
-    tempoBpm: 66 + 6 * random('tempo').int(0, 6),
-    patterns: strum.ok ? [strum.value] : [],
+    time: { beats, unit: beats === 6 ? 8 : 4 },
+    tempoBpm: (beats === 6 ? 2 : 1) * (66 + 6 * random('tempo').int(0, 6)),
+    patterns: strum ? [strum] : [],
     sections: [
-      { name: 'A', times: 1, pattern: 'rule', bars: bars.slice(0, half) },
-      ...(half < bars.length ? [{ name: 'B', times: 1, pattern: 'rule', bars: bars.slice(half) }] : []),
+      { name: 'A', times: 1, ...(strum ? { pattern: 'rule' } : {}), bars: bars.slice(0, half) },
+      ...(half < bars.length
+        ? [{ name: 'B', times: 1, ...(strum ? { pattern: 'rule' } : {}), bars: bars.slice(half) }]
+        : []),
     ],
     ...(half < bars.length ? { order: ['A', 'B', 'A'] } : {}),
   });
+}
+
+/** None for one stroke a chord. */
+function strumOf(
+  { beats, strum = 'moving' }: PieceRequest,
+  alone: boolean,
+  random: Random,
+): StrokePattern | null {
+  if (strum === 'one stroke') return null;
+  const perBeat = strum === 'moving' && !alone ? PER_BEAT[beats] : 1;
+  const steps = alone
+    ? WITH_BASS[beats]
+    : strum === 'moving'
+      ? random.pick(STRUMS[beats])
+      : EVERY_BEAT[beats];
+  const read = readPattern(alone ? 'pick' : 'strum', 'rule', perBeat, steps);
+  return read.ok ? read.value : null;
 }
 
 /** The chords of a key by degree; diminished ones are left to the harmony bench. */
@@ -147,10 +190,25 @@ function heldAs(one: KeyChord, held: readonly Chord[]): KeyChord[] {
   return best ? [{ ...one, chord: makeChord(one.chord.root, best.quality) }] : [];
 }
 
-/** One chord a bar: phrases of four begin at rest, the middle ones end open, the last one closed. */
+/** The major chord a step under the first degree of a major key, where somebody holds it: it leads home too. */
+const flatSeventh = ({ tonic, mode }: Key): KeyChord => ({
+  degree: 7,
+  chord: makeChord(noteAtDegree(tonic, 'b7'), mode === 'major' ? 'major' : 'dominant7'),
+  place: 'dominant',
+});
+
+/** The new chord as the key has it; null where it stands on no degree, or on one that is held. */
+function freshOf(symbol: string, all: readonly KeyChord[], held: readonly KeyChord[]): KeyChord | null {
+  const chord = parseChord(symbol);
+  if (!chord.ok) return null;
+  const [one] = all.flatMap((degree) => heldAs(degree, [chord.value]));
+  return one && !held.some((other) => other.degree === one.degree) ? one : null;
+}
+
+/** One chord a bar: phrases of four begin at rest, the middle ones end open, the last one closed: V I, else IV I or VII I. */
 function progression(bars: number, chords: readonly KeyChord[], tonic: KeyChord, random: Random): KeyChord[] {
   const on = (degree: number) => chords.find((one) => one.degree === degree);
-  const open = on(5) ?? on(4) ?? chords.find((one) => one !== tonic) ?? tonic;
+  const open = on(5) ?? on(4) ?? on(7) ?? chords.find((one) => one !== tonic) ?? tonic;
   const out: KeyChord[] = [];
   for (let bar = 0; bar < bars; bar++) {
     const inPhrase = bar % 4;
@@ -164,6 +222,31 @@ function progression(bars: number, chords: readonly KeyChord[], tonic: KeyChord,
   return out;
 }
 
+/** So many bars on the new chord, spread out: one that leads there comes before it and it leads on, where that can be. */
+function withFresh(
+  bars: readonly KeyChord[],
+  fresh: KeyChord,
+  uses: number,
+  random: Random,
+): readonly KeyChord[] {
+  const out = [...bars];
+  const leads = (from: KeyChord, to: KeyChord) => LEADS[from.degree]?.includes(to.degree) ?? false;
+  for (let n = 0; n < uses; n++) {
+    const able = out.flatMap((_, bar) => {
+      if (bar < 2 || bar > out.length - 2) return [];
+      if ([bar - 1, bar, bar + 1].some((at) => out[at] === fresh)) return [];
+      const [before, after] = [out[bar - 1], out[bar + 1]];
+      const worth = (leads(before, fresh) ? 2 : 0) + (leads(fresh, after) ? 2 : 0);
+      // The bar before the end leads home: only what leads there as well stands in it.
+      const closes = bar === out.length - 2 && fresh.place !== 'dominant';
+      return closes ? [] : [{ bar, worth: worth + random.unit() }];
+    });
+    const [best] = [...able].sort((a, b) => b.worth - a.worth);
+    if (best) out[best.bar] = fresh;
+  }
+  return out;
+}
+
 function following(from: KeyChord, chords: readonly KeyChord[], random: Random): KeyChord {
   const leads = LEADS[from.degree].flatMap((degree) => chords.filter((one) => one.degree === degree));
   if (leads.length > 0) return random.pick(leads);
@@ -171,42 +254,21 @@ function following(from: KeyChord, chords: readonly KeyChord[], random: Random):
   return random.pick(others.length ? others : [from]);
 }
 
-/** Chord tones where a note is long or begins a bar, the scale between; the last note is the tonic. */
-function melody(bars: readonly KeyChord[], beats: 3 | 4, key: Key, random: Random): MelodyNote[][] {
-  const scale = scaleOn(key.tonic, key.mode).notes;
+/** Ideas of two bars: the figures of the first come again, the third is another; an idea that ends open is held. */
+function tune(bars: readonly KeyChord[], beats: 3 | 4 | 6, key: Key, random: Random): MelodyNote[][] {
   const figures: readonly (readonly number[])[] = FIGURES[beats];
-  const motive = [random.pick(figures), random.pick(figures)];
-  let at = nearest(
-    bars[0].chord.tones.map((tone) => tone.note),
-    (LOW + HIGH) / 2,
-  );
-  return bars.map(({ chord }, bar) => {
+  const first = [random.pick(figures), random.pick(figures)];
+  const other = [random.pick(figures.filter((one) => one !== first[0])), random.pick(figures)];
+  const asked = bars.map(({ chord }, bar): TuneBar => {
+    const idea = Math.floor(bar / 2);
+    const isOther = idea % 4 === 2;
     const closes = bar === bars.length - 1 || (bars.length === 16 && bar === 7);
-    const lengths = closes || bar % 4 === 3 ? [beats] : motive[bar % 2];
-    let tick = 0;
-    return lengths.map((length, i): MelodyNote => {
-      const strong = i === 0 || length >= 2;
-      const tones = chord.tones.map((tone) => tone.note);
-      // In minor the scale takes the chord's own leading tone.
-      const steps = scale.map((note) => tones.find((tone) => tone.letter === note.letter) ?? note);
-      const from = midiOf(at);
-      const aim = from + random.pick(strong ? [-4, -2, 2, 4] : [-2, -1, 1, 2]);
-      const within = Math.min(HIGH, Math.max(LOW, aim));
-      at = closes ? nearest([key.tonic], from) : nearest(strong ? tones : steps, within);
-      const note: MelodyNote = { tick, ticks: ticksOf(length), pitch: at };
-      tick += note.ticks;
-      return note;
-    });
+    return {
+      chord,
+      lengths: closes || bar % 4 === 3 ? [beats] : (isOther ? other : first)[bar % 2],
+      strong: STRONG[beats],
+      ...(idea > 0 && !isOther ? { like: bar % 2 } : {}),
+    };
   });
-}
-
-/** The pitch of one of these notes nearest to a MIDI number, inside the range. */
-function nearest(notes: readonly NoteName[], midi: number): Pitch {
-  let best: { note: NoteName; midi: number } | null = null;
-  for (const note of notes) {
-    for (let pitch = LOW - 2 + mod12(pitchClassOf(note) - (LOW - 2)); pitch <= HIGH + 2; pitch += 12)
-      if (!best || Math.abs(pitch - midi) < Math.abs(best.midi - midi)) best = { note, midi: pitch };
-  }
-  if (!best) throw new RangeError(`no note of ${notes.map(noteText).join(' ')} in range`);
-  return pitchSpelled(best.midi, best.note);
+  return smallTune(asked, key, random);
 }

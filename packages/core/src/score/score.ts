@@ -1,8 +1,10 @@
 /**
  * A score of a drill: parts of bars of events on strings and frets. Ticks (`ticks.ts`) count from 0 within a bar, of the
  * unit of that bar; an event holds its notes for `ticks`. Sounding pitch follows from the instrument; notation writes a guitar
- * an octave higher. One part in this version; repeats and words belong to pieces.
+ * an octave higher. Neck, tab and staff draw the first part; others are heard
+ * with it. Repeats and words belong to pieces.
  */
+import { pitchAt, type Instrument } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
 import type { FingerLabel, Frets } from '../grips/grip';
 import type { Pluck, Stroke } from './piece';
@@ -17,7 +19,19 @@ export interface ScoreNote {
   readonly name?: string;
   /** Sounds on from the event before. */
   readonly tied?: true;
+  /** Come to from the note before on its string, without being struck. */
+  readonly by?: Slur;
+  /** Half steps the string is bent up while it sounds. */
+  readonly bent?: 1 | 2 | 3;
 }
+
+export type Slur = 'hammer' | 'pull' | 'slide' | 'bend';
+
+/** The MIDI pitch a note sounds at. */
+export const soundingMidi = (
+  { stringIndex, fret, bent }: Pick<ScoreNote, 'stringIndex' | 'fret' | 'bent'>,
+  instrument: Instrument,
+): number => pitchAt(instrument, stringIndex, fret) + (bent ?? 0);
 
 export interface ScoreEvent {
   readonly tick: number;

@@ -3,11 +3,11 @@
  * rests between. A note takes its own name where the score gives one, else that of the chord last named, else the
  * usual name of its pitch class. What it leaves out: beams, stems and layout, which belong to whoever draws it.
  */
-import { pitchAt, type Instrument } from '../fretboard/instrument';
+import type { Instrument } from '../fretboard/instrument';
 import { parseChord, type Chord } from '../theory/chord';
 import { mod12, readNote, rootNamed, type NoteName } from '../theory/note';
 import { pitchSpelled, writtenPitch, type Pitch } from '../theory/pitch';
-import type { Score } from './score';
+import { soundingMidi, type Score } from './score';
 import { TICKS_A_BEAT } from './ticks';
 
 export interface StaffNote {
@@ -57,7 +57,7 @@ export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
       if (event.tick > free) events.push({ tick: free, ticks: event.tick - free, notes: [] });
       const now = chord;
       const notes = event.notes.map((note): StaffNote => {
-        const midi = pitchAt(instrument, note.stringIndex, note.fret);
+        const midi = soundingMidi(note, instrument);
         return { written: writtenPitch(pitchSpelled(midi, spelled(midi, note.name, now))), midi };
       });
       notes.sort((a, b) => a.midi - b.midi);

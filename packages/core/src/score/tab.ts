@@ -1,9 +1,10 @@
 /**
  * Tablature of a score: one line per string, string 1 on top, as columns for a drawing or as plain text.
- * A tied note is shown in brackets and a string struck without ringing as x, as tab usually does.
+ * A tied note is shown in brackets and a string struck without ringing as x, and h, p, / and b stand
+ * before a note that is hammered, pulled, slid or bent to, as tab usually does.
  */
 import type { Pluck } from './piece';
-import type { Score, ScoreNote, Struck } from './score';
+import type { Score, ScoreNote, Slur, Struck } from './score';
 import { TICKS_A_BEAT } from './ticks';
 
 export interface TabColumn {
@@ -42,9 +43,13 @@ export function tabColumns(score: Score): TabColumn[] {
   });
 }
 
+/** How a note that is not struck is come to, before its fret; a bent one names the fret it is bent to the pitch of. */
+const SLUR_SIGNS: Readonly<Record<Slur, string>> = { hammer: 'h', pull: 'p', slide: '/', bend: 'b' };
+
 function cellText(note: ScoreNote, hand: Struck | Pluck | undefined): string {
   if (hand === 'chop' || hand === 'mute') return 'x';
-  return note.tied ? `(${note.fret})` : String(note.fret);
+  if (note.tied) return `(${note.fret})`;
+  return note.by ? `${SLUR_SIGNS[note.by]}${note.fret + (note.bent ?? 0)}` : String(note.fret);
 }
 
 /** Plain text tab, bars between upright lines; fits a mail or a test. */

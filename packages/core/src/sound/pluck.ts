@@ -1,7 +1,7 @@
 /**
  * A plucked string and a click as samples. The string is Karplus and Strong's (1983): a burst of noise goes
  * round a delay line one period long through an averaging filter, which damps high partials first, as a
- * string does. Our assumptions: thicker strings start darker and ring longer; levels stay under full scale.
+ * string does. Our assumptions: thicker strings start darker and ring longer; every ringing string begins as loud; levels stay under full scale.
  */
 import { seededRandom } from '../kernel/random';
 
@@ -32,6 +32,8 @@ export interface StruckString {
 
 /** Assumed: the plectrum strikes here, mm from the saddle; wound strings are darker and ring longer. */
 const STRUCK_MM = 140;
+/** Root mean square of a ringing string over its first moments, of full scale, and the highest peak that may come of it. */
+const RINGING = { rms: 0.1, seconds: 0.25, peak: 0.9 } as const;
 const DAMPING: Readonly<Record<Touch, number>> = { ring: 0, chop: 0.35, mute: 0.8 };
 
 /**
@@ -94,8 +96,22 @@ export function pluckSamples(pluck: Pluck): Float32Array {
     allPassIn = filtered;
     line[at] = allPassOut;
   }
+  if (!pluck.damping) asLoud(out, Math.min(out.length, Math.floor(RINGING.seconds * sampleRate)));
   for (let i = 0; i < release; i++) out[out.length - 1 - i] *= i / release;
   return out;
+}
+
+/** Chance makes one burst louder than another, and high strings die sooner: every string begins as loud as the others. */
+function asLoud(out: Float32Array, first: number): void {
+  let energy = 0;
+  let peak = 0;
+  for (let i = 0; i < first; i++) {
+    energy += (out[i] * out[i]) / first;
+    peak = Math.max(peak, Math.abs(out[i]));
+  }
+  if (energy === 0) return;
+  const level = Math.min(RINGING.rms / Math.sqrt(energy), RINGING.peak / peak);
+  for (let i = 0; i < out.length; i++) out[i] *= level;
 }
 
 /** A short damped sine; higher and a little louder on the first beat of a bar. */

@@ -3,8 +3,8 @@
  * are absolute, so whoever plays them against an audio clock never adds up rounding. A strum spreads its
  * strings, thickest first, over a few hundredths of a second (assumption: 12 ms a string).
  */
-import { pitchAt, type Instrument } from '../fretboard/instrument';
-import type { Score } from '../score/score';
+import type { Instrument } from '../fretboard/instrument';
+import { soundingMidi, type Score } from '../score/score';
 import { beatsOf } from '../score/ticks';
 import { goesUp } from '../score/struck-strings';
 import type { Touch } from './pluck';
@@ -32,6 +32,8 @@ export interface PluckSound {
 
 export type Sound = ClickSound | PluckSound;
 
+/** How loud a note is that is hammered, pulled, slid or bent to, against a struck one (assumption). */
+const SLURRED = 0.7;
 export const STRUM_SPREAD_SECONDS = 0.012;
 
 /** Sounds in time order. `tempoBpm` 20 to 300 replaces the score's own. */
@@ -56,10 +58,11 @@ export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = s
     });
   }
   let barStart = score.countInBeats;
-  for (const bar of score.parts[0]?.bars ?? []) {
+  for (const [b, bar] of (score.parts[0]?.bars ?? []).entries()) {
     for (let beat = 0; beat < bar.beats; beat++)
       sounds.push({ kind: 'click', atSeconds: clock(barStart + beat), accent: beat === 0, beat });
-    for (const event of bar.events) {
+    // Other parts sound with the first one, whose bars are theirs.
+    for (const event of score.parts.flatMap((part) => part.bars[b]?.events ?? [])) {
       const struck = event.notes.filter((note) => !note.tied);
       const { hand } = event;
       const strum = event.stroke === 'strum' ? (typeof hand === 'string' ? hand : 'down') : null;
@@ -72,11 +75,12 @@ export function soundSchedule(score: Score, instrument: Instrument, tempoBpm = s
           kind: 'pluck',
           atSeconds: atSeconds + (strum ? order * STRUM_SPREAD_SECONDS : 0),
           seconds: touch === 'ring' ? seconds : Math.min(seconds, SHORT_SECONDS),
-          midiPitch: pitchAt(instrument, note.stringIndex, note.fret),
+          midiPitch: soundingMidi(note, instrument),
           stringIndex: note.stringIndex,
           fret: note.fret,
           touch,
-          level,
+          // What is not struck anew sounds softer.
+          level: note.by ? SLURRED * level : level,
         });
       });
     }

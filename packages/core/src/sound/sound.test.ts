@@ -1,7 +1,7 @@
 import { averageHand, standardGuitar } from '../fretboard';
 import { changeLoop, makeDrill, ringCheck } from '../drills';
 import { must } from '../kernel';
-import { clickSamples, pitchToHz, pluckSamples, soundSchedule } from '.';
+import { clickSamples, pitchToHz, pluckOf, pluckSamples, soundSchedule } from '.';
 
 const RATE = 44_100;
 const loop = must(
@@ -130,4 +130,23 @@ describe('the schedule', () => {
     );
     expect(capo[0].midiPitch).toBe(plucks[0].midiPitch + 3);
   });
+});
+
+test('every ringing string of a guitar begins as loud as the others, and under full scale', () => {
+  const loud = [40, 45, 50, 55, 59, 64].flatMap((open, s) =>
+    [0, 3, 7, 12].map((fret) => {
+      const struck = {
+        midiPitch: open + fret,
+        lowness: 1 - s / 5,
+        fret,
+        scaleLengthMm: 648,
+        touch: 'ring' as const,
+      };
+      const samples = pluckSamples({ ...pluckOf(struck), seconds: 1, sampleRate: RATE });
+      const first = samples.slice(0, RATE / 4);
+      expect(Math.max(...samples.map(Math.abs))).toBeLessThan(0.95);
+      return Math.sqrt(first.reduce((sum, one) => sum + one * one, 0) / first.length);
+    }),
+  );
+  expect(Math.max(...loud) / Math.min(...loud)).toBeLessThan(1.12);
 });

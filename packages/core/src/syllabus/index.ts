@@ -2,3 +2,4 @@ export type { GripMatch, Skill, SkillMatch, Syllabus } from './skill';
 export { skillsOf } from './skills-of';
 export { checkSyllabus } from './check-syllabus';
 export { firstSyllabus } from './first-syllabus';
+export { findDrills, type Finding, type Found, type FoundDrill } from './find-drill';

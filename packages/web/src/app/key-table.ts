@@ -142,6 +142,10 @@ export const KEY_TABLE = {
     hear: one('h', 'hear it'),
     put: one('Shift+p', 'put in plan'),
   },
+  quiz: {
+    choose: { keys: ['1', '2', '3', '4', '5'], shown: '1–5', does: 'choose an answer' },
+    hear: one('h', 'hear the question'),
+  },
   drills: {
     hear: one('h', 'hear'),
     step: one('ArrowLeft ArrowRight', 'step before, next step'),
@@ -149,6 +153,8 @@ export const KEY_TABLE = {
     harder: one('f', 'harder'),
     key: one('k', 'next key'),
     attempt: one('t', 'try it'),
+    redraw: one('n', 'another draw'),
+    find: one('/', 'find a drill'),
     put: one('Shift+p', 'put in plan'),
   },
   'write-up': {
@@ -187,6 +193,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   shapes: 'Shapes',
   changes: 'Changes',
   harmony: 'Harmony',
+  quiz: 'A quiz',
   drills: 'Drills',
   'write-up': 'Write-up',
   practice: 'Practice room',

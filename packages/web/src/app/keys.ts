@@ -89,7 +89,9 @@ function controlAnswers(event: KeyboardEvent): boolean {
 /** Mounted once by the application. */
 export function listenToKeys(): void {
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-    if (event.defaultPrevented || document.querySelector('.modal.show')) return;
+    if (event.defaultPrevented) return;
+    // Under a dialog the place is still; a quiz may be in one.
+    const over = document.querySelector('.modal.show') !== null;
     const spelled = spell(event);
     const single = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
     if (inField(event.target) && (single || !event.altKey)) return;
@@ -97,6 +99,7 @@ export function listenToKeys(): void {
     if (controlAnswers(event)) return;
     const wanted = spelled.toLowerCase();
     for (const hint of answered()
+      .filter(({ place }) => !over || place === 'quiz')
       .flatMap(({ hints }) => hints)
       .reverse()) {
       const at = hint.keys.findIndex((key) => key.toLowerCase() === wanted);

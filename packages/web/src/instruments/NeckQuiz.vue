@@ -1,22 +1,32 @@
 <script setup lang="ts">
-/** Calls answered one after the other, on the neck or by one of several words; each is timed, what is wrong is shown, the outcomes go out. */
-import type { Drill, Place, StepOutcome } from '@finch/core/drills';
+/**
+ * Calls answered one after the other, on the neck or by one of several words, some of them heard first; each is timed, what is
+ * wrong is shown, the outcomes go out.
+ */
+import { slipOf, type CallTaken, type Drill, type Place, type StepOutcome } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import { staffBars, ticksOf } from '@finch/core/score';
-import { BButton } from 'bootstrap-vue-next';
+import { soundSchedule } from '@finch/core/sound';
+import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
+import { useKeys } from '../app/keys';
 import { say } from '../words';
 import { choiceWords, SLIP_WORDS } from '../words/drill-words';
-import { outcomeOf, quizBoard } from './quiz';
+import { usePlayer } from '../workers/player';
+import { barAlone, outcomeOf, quizBoard, quizEnd } from './quiz';
 import StaffStrip from './StaffStrip.vue';
 
 const props = withDefaults(defineProps<{ drill: Drill; instrument: Instrument; now?: () => number }>(), {
   now: () => performance.now(),
 });
-const emit = defineEmits<{ start: []; done: [outcomes: readonly StepOutcome[]] }>();
+const emit = defineEmits<{
+  start: [];
+  done: [outcomes: readonly StepOutcome[], taken: readonly CallTaken[]];
+}>();
 const calls = computed(() => props.drill.steps.filter((step) => step.answer));
 const at = ref(0);
 const outcomes = ref<StepOutcome[]>([]);
+const taken = ref<CallTaken[]>([]);
 const tapped = ref<Place[]>([]);
 const last = ref('');
 let askedAt: number | null = null;
@@ -27,9 +37,31 @@ const inHand = computed(() => {
   const recipe = props.drill.recipe;
   return recipe.family === 'formula' ? recipe.parameters.grip.frets : undefined;
 });
+const player = usePlayer();
+const heard = ref(0);
+const left = computed(() => (step.value?.hearings ?? 0) - heard.value);
+/** What is asked by ear is answered once it was heard. */
+const mayAnswer = computed(() => step.value?.hearings === undefined || heard.value > 0);
+async function hear() {
+  if (!step.value || left.value < 1) return;
+  begun();
+  heard.value += 1;
+  if (heard.value === 1) askedAt = props.now();
+  await player.play(soundSchedule(barAlone(props.drill.score, step.value.startTick), props.instrument), {
+    instrument: props.instrument,
+    noClick: true,
+  });
+}
+const writes = computed(() => step.value?.answer?.kind === 'written');
+const typed = ref('');
+function hand() {
+  if (typed.value.trim() === '') return;
+  answer(typed.value);
+  typed.value = '';
+}
 const choices = computed(() => (step.value?.answer?.kind === 'choice' ? step.value.answer.choices : null));
 const board = computed(() =>
-  step.value && !choices.value
+  step.value && !choices.value && !writes.value
     ? quizBoard(step.value, props.instrument, inHand.value)
     : { strings: [], frets: [] },
 );
@@ -42,7 +74,8 @@ const staff = computed(() => {
     return end - ticksOf(bar.beats) === from;
   });
 });
-const seconds = computed(() => Number(props.drill.question.values.seconds ?? 5));
+/** An answer that is only to be right, as by ear, is never late. */
+const seconds = computed(() => Number(props.drill.question.values.seconds ?? Number.POSITIVE_INFINITY));
 const held = (string: number, fret: number) =>
   inHand.value?.[props.instrument.openPitches.length - string] === fret;
 const isTapped = (string: number, fret: number) =>
@@ -68,14 +101,15 @@ function tap(place: Place) {
 }
 function answer(given: readonly Place[] | string) {
   const asked = step.value?.answer;
-  if (!asked) return;
+  if (!asked || !mayAnswer.value) return;
   begun();
-  const outcome = outcomeOf(asked, given, (props.now() - (askedAt ?? props.now())) / 1000, seconds.value);
+  const took = (props.now() - (askedAt ?? props.now())) / 1000;
+  const outcome = outcomeOf(asked, given, took, seconds.value);
   const right =
-    asked.kind === 'choice'
+    'right' in asked
       ? choiceWords(asked.right)
       : asked.places.map(placeText).join(several.value ? ' and ' : ' or ');
-  const slip = asked.kind === 'choice' && typeof given === 'string' ? asked.slips?.[given] : undefined;
+  const slip = slipOf(asked, given);
   last.value =
     outcome === 'clean'
       ? `Right: ${right}.`
@@ -83,12 +117,26 @@ function answer(given: readonly Place[] | string) {
         ? `Right, after more than ${seconds.value} s: ${right}.`
         : `It is ${right}.${slip ? ` ${SLIP_WORDS[slip]}` : ''}`;
   outcomes.value = [...outcomes.value, outcome];
+  taken.value = [...taken.value, { seconds: Math.round(took * 10) / 10, ...(slip ? { slip } : {}) }];
   tapped.value = [];
+  heard.value = 0;
+  player.stop();
   at.value += 1;
   askedAt = props.now();
-  if (at.value === calls.value.length) emit('done', outcomes.value);
+  if (at.value === calls.value.length) emit('done', outcomes.value, taken.value);
 }
-const clean = computed(() => outcomes.value.filter((one) => one === 'clean').length);
+const ended = computed(() => quizEnd(outcomes.value, taken.value));
+useKeys(
+  'quiz',
+  {
+    choose: (n) => {
+      const choice = choices.value?.[n];
+      if (choice !== undefined) answer(choice);
+    },
+    hear: () => void hear(),
+  },
+  () => choices.value !== null,
+);
 </script>
 
 <template>
@@ -97,16 +145,35 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
       <p class="small">call {{ at + 1 }} of {{ calls.length }}</p>
       <p class="display quiz-call">{{ say(step.ask) }}</p>
       <StaffStrip v-if="reads" :bars="staff" plain />
+      <BButton v-if="step.hearings" variant="dark" class="pri hear" :disabled="left < 1" @click="hear"
+        >{{ heard ? 'Hear it again' : 'Hear it' }}
+        <small>{{ left === 0 ? 'no more' : left === 1 ? 'once' : `${left} times` }}</small></BButton
+      >
       <div v-if="choices" class="quiz-choices" role="group" aria-label="Choose one">
         <BButton
-          v-for="choice in choices"
+          v-for="(choice, n) in choices"
           :key="choice"
           variant="outline-secondary"
           class="choice"
+          :disabled="!mayAnswer"
           @click="answer(choice)"
-          >{{ choiceWords(choice) }}</BButton
+          ><kbd aria-hidden="true">{{ n + 1 }}</kbd> {{ choiceWords(choice) }}</BButton
         >
       </div>
+      <form v-else-if="writes" class="quiz-written" @submit.prevent="hand">
+        <label class="visually-hidden" for="quiz-written">Its notes in order</label>
+        <BFormInput
+          id="quiz-written"
+          v-model="typed"
+          maxlength="60"
+          autocomplete="off"
+          autocapitalize="characters"
+          spellcheck="false"
+          placeholder="as on the paper, like A♭ C E♭"
+          @focus="begun"
+        />
+        <BButton type="submit" variant="dark" class="pri" :disabled="!typed.trim()">That is written</BButton>
+      </form>
       <div v-else class="quiz-neck" role="group" aria-label="The neck: tap the place">
         <div class="quiz-line quiz-ruler" :class="{ numbered: board.strings.length > 1 }" aria-hidden="true">
           <span v-if="board.strings.length > 1" class="quiz-string" />
@@ -134,7 +201,12 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
         >These move here</BButton
       >
     </template>
-    <p v-else class="display quiz-call">{{ clean }} of {{ calls.length }} right in time</p>
+    <template v-else>
+      <p class="display quiz-call">{{ ended.says }}</p>
+      <ul v-if="ended.slips.length" class="quiz-slips">
+        <li v-for="one in ended.slips" :key="one">{{ one }}</li>
+      </ul>
+    </template>
     <p class="note" role="status">{{ last }}</p>
   </div>
 </template>
@@ -158,6 +230,37 @@ const clean = computed(() => outcomes.value.filter((one) => one === 'clean').len
   max-width: 780px;
 }
 .choice {
+  min-height: 48px;
+  font-size: var(--size-4);
+}
+.choice kbd {
+  background: none;
+  color: var(--ink2);
+  font-size: var(--size-1);
+  margin-right: var(--space-1);
+}
+.hear {
+  min-height: 48px;
+  font-size: var(--size-4);
+}
+.hear small {
+  margin-left: var(--space-2);
+  font-size: var(--size-2);
+}
+@media (pointer: coarse) {
+  .choice kbd {
+    display: none;
+  }
+}
+.quiz-written {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+  width: 100%;
+  max-width: 560px;
+}
+.quiz-written input {
+  flex: 1 1 220px;
   min-height: 48px;
   font-size: var(--size-4);
 }

@@ -1,6 +1,17 @@
 /** How a call is answered on the neck: which places can be tapped, and whether what was tapped is right. */
-import type { Answer, DrillStep, Place, StepOutcome } from '@finch/core/drills';
+import {
+  isWritten,
+  type Answer,
+  type CallTaken,
+  type DrillStep,
+  type Place,
+  type StepOutcome,
+} from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
+import { median } from '@finch/core/kernel';
+import { ticksOf, type Score } from '@finch/core/score';
+import { plural } from '../words';
+import { SLIP_NAMES } from '../words/drill-words';
 
 export interface QuizBoard {
   /** String numbers, thinnest first, as the neck is drawn. */
@@ -42,7 +53,7 @@ const same = (a: Place, b: Place) => a.string === b.string && a.fret === b.fret;
 
 /** Whether the tapped places answer a call. */
 export function isRight(answer: Answer, tapped: readonly Place[]): boolean {
-  if (answer.kind === 'choice') return false;
+  if (answer.kind === 'choice' || answer.kind === 'written') return false;
   if (answer.kind === 'any place')
     return tapped.length === 1 && answer.places.some((place) => same(place, tapped[0]));
   return (
@@ -59,7 +70,40 @@ export function outcomeOf(
   secondsPerCall: number,
 ): StepOutcome {
   const right =
-    typeof given === 'string' ? answer.kind === 'choice' && answer.right === given : isRight(answer, given);
+    typeof given !== 'string'
+      ? isRight(answer, given)
+      : answer.kind === 'written'
+        ? isWritten(answer.right, given)
+        : answer.kind === 'choice' && answer.right === given;
   if (!right) return 'wrong note';
   return seconds <= secondsPerCall ? 'clean' : 'late';
+}
+
+/** The one bar that begins there, without a count-in: what a call sounds like. */
+export function barAlone(score: Score, startTick: number): Score {
+  const [part] = score.parts;
+  let from = 0;
+  const bar = part.bars.find(({ beats }) => {
+    from += ticksOf(beats);
+    return from > startTick;
+  });
+  return { ...score, countInBeats: 0, parts: [{ ...part, bars: bar ? [bar] : [] }] };
+}
+
+/** How it went: how many were right, how long one took, and what was mixed up how often, the commonest first. */
+export function quizEnd(
+  outcomes: readonly StepOutcome[],
+  taken: readonly CallTaken[],
+): { readonly says: string; readonly slips: readonly string[] } {
+  const count = (wanted: StepOutcome) => outcomes.filter((one) => one === wanted).length;
+  const late = count('late');
+  const seconds = taken.length ? median(taken.map((one) => one.seconds)) : 0;
+  const slips = new Map<keyof typeof SLIP_NAMES, number>();
+  for (const { slip } of taken) if (slip) slips.set(slip, (slips.get(slip) ?? 0) + 1);
+  return {
+    says: `${count('clean')} of ${outcomes.length} right${late ? `, ${late} more too late` : ''}; one took ${seconds.toFixed(1)} s`,
+    slips: [...slips]
+      .sort(([, a], [, b]) => b - a)
+      .map(([slip, times]) => `${SLIP_NAMES[slip]}: ${plural(times, 'time')}`),
+  };
 }

@@ -71,6 +71,39 @@ export const SLIP_WORDS: Readonly<Record<Slip, string>> = {
   relative: 'That is the relative: the same signature, another home.',
   parallel: 'That is the parallel: the same home, another signature.',
   twin: 'That sounds the same and is written otherwise.',
+  'a fret off on string 2': 'A fret off: string 2 is tuned a third over string 3, the others a fourth apart.',
+  'a fret off': 'That lies a fret beside it.',
+  'another string': 'The fret is right, the string is another.',
+  'one left out': 'One of them is left out.',
+  'one too many': 'One of those does not belong to it.',
+  'another quality': 'That is another quality.',
+  'third lost': 'Listen for the third: is there one?',
+  'another colour': 'That is another tone on top.',
+  'another lowest tone': 'Another tone lies lowest.',
+  'another cadence': 'That comes to rest otherwise.',
+  'another progression': 'Follow the lowest tones.',
+};
+/** What a confusion is called where they are counted. */
+export const SLIP_NAMES: Readonly<Record<Slip, string>> = {
+  respelled: 'the same sound by another letter',
+  'third altered': 'the other third',
+  altered: 'a tone a half step off',
+  'neighbour key': 'the key next to it',
+  'another degree': 'another degree',
+  relative: 'the relative key',
+  parallel: 'the parallel key',
+  twin: 'the twin by sound',
+  'a fret off on string 2': 'a fret off on string 2',
+  'a fret off': 'a fret off',
+  'another string': 'another string',
+  'one left out': 'one left out',
+  'one too many': 'one too many',
+  'another quality': 'another quality',
+  'third lost': 'the third not heard',
+  'another colour': 'another tone on top',
+  'another lowest tone': 'another lowest tone',
+  'another cadence': 'another way to rest',
+  'another progression': 'other chords',
 };
 /** A choice as it is read: notes, chords, keys, numbers and figures with their true signs. */
 export const choiceWords = (choice: string): string =>
@@ -78,6 +111,55 @@ export const choiceWords = (choice: string): string =>
     .split(' ')
     .map((word) => (/^[b#]?[ivIV]+/.test(word) ? figureText(word) : chordText(word)))
     .join(' ');
+const HEARD_TEXT: Readonly<Record<string, string>> = {
+  triads: 'which triad',
+  sevenths: 'which seventh',
+  'sus or third': 'with a third or without',
+  'colours on top': 'what lies on top',
+  inversions: 'what lies lowest',
+  'degrees over a drone': 'which degree over the drone',
+  cadences: 'how it comes to rest',
+  progressions: 'which chords',
+};
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+/** What an open task looks for. */
+const QUESTION_TEXT: Readonly<Record<string, { readonly title: string; readonly asks: string }>> = {
+  'what sounds at home': { title: 'What sounds at home', asks: 'Which three notes sound most at home?' },
+  'what rubs': { title: 'What rubs', asks: 'Which note rubs most, and where does it want to go?' },
+  'two notes only': { title: 'Two notes only', asks: 'Take two notes. How much can you say with them?' },
+  'three endings': {
+    title: 'Three endings',
+    asks: 'End a phrase on three different notes. Which one asks, which one answers?',
+  },
+  'asked and answered': {
+    title: 'Asked and answered',
+    asks: 'Play a short phrase that asks. Find two answers to it.',
+  },
+  'the same rhythm': {
+    title: 'The same rhythm',
+    asks: 'Clap a rhythm of one bar. Play it on as many notes as you find.',
+  },
+  'late entries': { title: 'Late entries', asks: 'Begin every phrase after the one. What changes?' },
+  'loud and soft': {
+    title: 'Loud and soft',
+    asks: 'Play one phrase loud and soft. Which notes deserve which?',
+  },
+  'another grip': {
+    title: 'Another grip',
+    asks: 'Find a grip of the home chord in here that nobody showed you. Write down its frets.',
+  },
+  'what leads out': {
+    title: 'What leads out',
+    asks: 'Which note makes you want to leave these bounds, and where to?',
+  },
+};
+const RULE_TEXT: Readonly<Record<string, string>> = {
+  'never a note twice running': 'Never the same note twice running.',
+  'as much rest as sound': 'Rest for as long as you play.',
+  'no step by step': 'Never go to the note next door.',
+  'end on the third': 'End every phrase on the third.',
+};
+export const questionText = (question: string): string => QUESTION_TEXT[question]?.title ?? question;
 const SPELL_TEXT: Readonly<Record<string, string>> = {
   notes: 'the notes',
   degrees: 'which degree',
@@ -137,6 +219,26 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.spell-tones': (v) => `The tones of ${chordText(String(v.chord))}?`,
   'ask.spell-chord': (v) => `${choiceWords(String(v.figure))} of ${chordText(String(v.key))}?`,
   'ask.spell-scale': (v) => `${chordText(String(v.key))}, note by note?`,
+  'title.fill': (v) => `${nameChord(String(v.chord))} → ${nameChord(String(v.to))}, embellished: ${v.style}`,
+  'ask.fill': (v) => `${nameChord(String(v.chord))}, then the fill into ${nameChord(String(v.to))}`,
+  'ask.arrive': (v) => `${nameChord(String(v.chord))} on one`,
+  'question.arrive': (v) => `Did ${v.clean} of ${v.of} arrive on one at ${v.bpm}, the fill whole?`,
+  'left.slid': () => 'A turn of the style is slid, since its own way is not allowed yet.',
+  'left.bends': () => 'Bends ask more than this hand’s limit: they are slid to the same pitch.',
+  'title.written': (v) =>
+    `Write out the ${v.what} of ${chordText(String(v.key))}${Number(v.keys) > 1 ? ` and ${Number(v.keys) - 1} more` : ''}`,
+  'ask.write': (v) =>
+    v.what === 'scales'
+      ? `The scale of ${chordText(String(v.label))}`
+      : `The tones of ${chordText(String(v.label))}`,
+  'ask.play-numbers': (v) =>
+    `${chordText(String(v.numbers))} in ${chordText(String(v.key))}, ${plural(v.times, 'time')}`,
+  'question.written': (v) =>
+    `Are ${v.clean} of ${v.of} boxes right, and the numbers played ${plural(v.times, 'time')}?`,
+  'title.ear': (v) =>
+    `${capital(HEARD_TEXT[String(v.what)])}, ${v.roving ? 'on any root' : `on ${chordText(String(v.root))}`}, ${v.choices} to choose from`,
+  'ask.ear': (v) => `Listen: ${HEARD_TEXT[String(v.what)]}?`,
+  'question.ear': (v) => `Were ${v.clean} of ${v.of} heard right?`,
   'title.detective': (v) =>
     `${plural(v.length, 'chord')}: which key?${Number(v.foreign) ? ` ${v.foreign} from outside` : ''}`,
   'ask.which-key': (v) => `${choiceWords(String(v.chords))}: which key?`,
@@ -196,6 +298,14 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.bass': (v) => `${nameChord(String(v.chord))}, ${chordText(String(v.bass))} lowest`,
   'ask.strum': (v) => `Bar ${v.bar} as written, on ${nameChord(String(v.chord))}`,
   'ask.picking': (v) => `${nameChord(String(v.chord))}: ${v.pattern}`,
+  'title.own': (v) =>
+    `A small piece of ${v.bars} bars in ${chordText(String(v.key))}${v.fresh ? `, ${nameChord(String(v.fresh))} new` : ''}${v.play === 'melody' ? ', its melody' : ''}`,
+  'title.open': (v) =>
+    `${QUESTION_TEXT[String(v.question)]?.title} in ${chordText(String(v.key))}, frets ${v.lowFret} to ${v.highFret}`,
+  'ask.open': (v) =>
+    `${QUESTION_TEXT[String(v.question)]?.asks}${v.rule ? ` ${RULE_TEXT[String(v.rule)]}` : ''}`,
+  'question.open': (v) => `Played for ${plural(v.minutes, 'minute')}, and one thing written down?`,
+  'left.drone': () => 'No drone lies on these strings, so it is played alone.',
   'ask.section': (v) => `Bar ${v.bar}: ${nameChord(String(v.chord))}`,
   'ask.melody': (v) => `Bar ${v.bar}: the melody`,
   'question.time': (v) => `Did ${v.clean} of ${v.of} bars come in time at ${v.bpm}?`,
@@ -209,5 +319,26 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.chord': () => 'No grip of its chord lies in this place, so the line stands alone.',
   'left.swaps': (v) => `${plural(v.found, 'bar')} of ${v.asked} had another colour that holds.`,
   'left.top': (v) => `${pitchWords(String(v.pitch))}: ${passedWords[v.why as PassedOver]}.`,
+  'left.one-chord': (v) => `${nameChord(String(v.chord))} stands alone, so the thumb plays a bass line.`,
+  'left.fresh': (v) => `${nameChord(String(v.fresh ?? v.chord))} found no bar in this piece: draw another.`,
+  'left.tune': () => 'The tune leaves this neck, so the chords stand alone.',
+  'found.hurts': () => 'nothing that is played',
+  'found.ring': () => 'for strings that do not ring',
+  'found.minors': () => 'for a kind of chord that comes late',
+  'found.root': () => 'for roots that get lost',
+  'found.spelling': () => 'for letters and signs',
+  'found.ear': () => 'for the ear, before it has a name',
+  'found.solo': () => 'for lines over chords',
+  'found.barre': () => 'for barres, light and short',
+  'found.picking': () => 'for the plucking hand',
+  'found.rhythm': () => 'for what comes early or late',
+  'found.change': () => 'for a change that stalls',
+  'found.reading': () => 'for notes on the staff',
+  'found.keys': () => 'for keys and numbers',
+  'found.bored': () => 'for something new',
+  'found.forgets': () => 'for what does not stay',
+  'found.cold': () => 'for a stiff hand',
+  'found.skill': (v) => `trains ${chordText(String(v.skill))}`,
+  'found.family': (v) => `${v.family}, as it begins`,
   'left.tempo': () => 'Changes of tempo inside these bars are left out: a loop has one tempo.',
 };

@@ -2,7 +2,7 @@
 import type { DrillFamily, FamilyGroup } from '@finch/core/drills';
 import type { Form } from '@finch/core/shapes';
 import { makeChord } from '@finch/core/theory';
-import { FIGURE_TEXT, WAY_IN_TEXT } from './drill-words';
+import { FIGURE_TEXT, questionText, WAY_IN_TEXT } from './drill-words';
 import { chordText, formText } from './names';
 
 export const GROUP_WORDS: Readonly<Record<FamilyGroup, string>> = {
@@ -12,6 +12,7 @@ export const GROUP_WORDS: Readonly<Record<FamilyGroup, string>> = {
   'move between': 'Move between',
   lines: 'Lines',
   'in a key': 'Harmony at work',
+  'by ear and on paper': 'By ear, on paper',
   'striking hand': 'The striking hand',
   'in a piece': 'In a piece',
 };
@@ -198,6 +199,39 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
     trains: 'notes, chords and scales with their exact letters',
     fields: { what: { label: 'Asked', choices: { degrees: 'which degree' } }, count: { label: 'Calls' } },
   },
+  embellish: {
+    trains: 'a fill around a grip that lands on the next',
+    fields: {
+      style: { label: 'Style' },
+      notes: { label: 'Notes of the fill' },
+      upTo: { label: 'The hand may use', choices: (v) => (v === 'slides' ? 'slides' : `${v} too`) },
+    },
+  },
+  'write it out': {
+    trains: 'scales and chords on paper, then played',
+    note: 'Print it with blank staves and frames; what was written is typed back here or at home.',
+    fields: {
+      what: { label: 'Written' },
+      kind: { label: 'Kind' },
+      times: { label: 'Played', choices: (n) => (n === '1' ? 'once' : `${n} times`) },
+      progression: { label: 'Numbers to play' },
+      days: { label: 'Over days' },
+    },
+  },
+  'ear pairs': {
+    trains: 'what sounds, heard before it is named',
+    fields: {
+      what: { label: 'Heard' },
+      choices: { label: 'To choose from' },
+      count: { label: 'Calls' },
+      hearings: {
+        label: 'Heard at most',
+        choices: (n) => (n === '1' ? 'once' : n === '2' ? 'twice' : `${n} times`),
+      },
+      roving: { label: 'Roots', choices: { yes: 'all twelve', no: 'this one' } },
+      sounded: { label: 'Tones' },
+    },
+  },
   'key detective': {
     trains: 'which key a list of chords is in, and what is foreign',
     fields: {
@@ -294,6 +328,34 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
       perBeat: { label: 'Steps a beat' },
       bass: { label: 'Thumb', choices: { root: 'on the lowest string' } },
       striker: { label: 'With' },
+    },
+  },
+  'own small piece': {
+    trains: 'bars made of what is held and one new chord',
+    note: 'Made by rule, so the same number makes it again; another draw is another piece.',
+    fields: {
+      bars: { label: 'Bars' },
+      metre: { label: 'Metre' },
+      fresh: { label: 'New chord', choices: (v) => (v === '' ? 'none' : chordText(v)) },
+      uses: { label: 'It comes in', choices: (v) => `${v} bars` },
+      melody: { label: 'Tune over it', choices: { yes: 'heard', no: 'none' } },
+      strum: { label: 'Strokes' },
+      play: { label: 'Play', choices: { chords: 'the chords', melody: 'the tune' } },
+    },
+  },
+  'open task': {
+    trains: 'finding something of one’s own within bounds',
+    note: 'Never graded right or wrong: the student writes one sentence or a grip, for you.',
+    fields: {
+      question: { label: 'Look for', choices: questionText },
+      lowFret: { label: 'From fret' },
+      highFret: { label: 'To fret' },
+      thickString: { label: 'From string' },
+      thinString: { label: 'To string' },
+      notes: { label: 'Notes' },
+      ground: { label: 'Under it' },
+      minutes: { label: 'Minutes' },
+      rule: { label: 'Rule', choices: (v) => (v === '' ? 'none' : v) },
     },
   },
   'piece section': {

@@ -67,6 +67,14 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.range': (_, detail) => `No notes to read there: take ${detail}.`,
   'drill.seconds': (_, detail) => `A call takes ${detail}.`,
   'drill.count': (_, detail) => `A drill asks ${detail} calls.`,
+  'drill.fill': (_, detail) => `Take ${detail}.`,
+  'drill.turns': (at, detail) => `No turn of ${at} leads from this grip to the next: take ${detail}.`,
+  'drill.bounds': (_, detail) => `Within these bounds lie too few notes: take ${detail}.`,
+  'drill.times': (_, detail) => `The numbers are played ${detail}.`,
+  'drill.days': (_, detail) => `Take ${detail}.`,
+  'drill.numerals': (at, detail) => `“${at}” is no number here: take ${detail}.`,
+  'drill.ear': (_, detail) => `That cannot be heard on these strings: take ${detail}.`,
+  'drill.hearings': (_, detail) => `Each is heard ${detail} times.`,
   'drill.reach': (at, detail) => `At ${at} this hand holds no such grip inside its limit: take ${detail}.`,
   'drill.line': (_, detail) => `There is no room for the line there: take ${detail}.`,
   'drill.two-quality': (at, detail) =>
@@ -101,6 +109,10 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
   'rule.held': (_, detail) =>
     `Too few of the chords held lie in this key. It could use ${chordText(detail)}; the first of them it needs.`,
+  'rule.fresh': (_, detail) =>
+    detail === ''
+      ? 'Every chord of this key is held already: leave the new one out.'
+      : `As a new chord this key has ${chordText(detail)}.`,
   'drill.piece': (_, detail) => `This change has no such piece: take ${detail}.`,
   'drill.walk': (_, detail) => `A bass walk needs ${detail}.`,
   'drill.walk-key': (_, detail) => `The walk does not go through this key: take ${detail}.`,
@@ -149,7 +161,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.beats': (_, detail) => `Beats of a bar here: ${detail}.`,
   'drill.grips': (_, detail) => `The grips of this drill: ${detail}.`,
   'drill.keys': (_, detail) => `Keys to go through: ${detail}.`,
-  'drill.minutes': (_, detail) => `A warm-up lasts ${detail}.`,
+  'drill.minutes': (_, detail) => `This lasts ${detail}.`,
   'grip.fret': (_, detail) => `A fret of this grip is not on the neck: ${detail}.`,
   'grip.pinned': (_, detail) =>
     `The fingering pinned here does not hold this grip: ${detail}. Take the pin away.`,

@@ -70,6 +70,7 @@ import {
   type StandIn,
 } from '@finch/core/shapes';
 import { pitchClassOf, rootNamed, type Key, type NoteName } from '@finch/core/theory';
+import { findDrills, type Finding, type Found } from '@finch/core/syllabus';
 import { clickSamples, pluckOf, pluckSamples, type StruckString } from '@finch/core/sound';
 
 /** A chord along the neck, for one screen. */
@@ -226,6 +227,7 @@ export const benchJobs = {
       ? { recipe, drill: made.value, problem: null, nearest: null }
       : { recipe, drill: null, problem: made.problem, nearest: nearestRecipe(recipe, context) };
   },
+  found: (finding: Finding): Found => findDrills(finding),
   notches: (recipe: Recipe, context: DrillContext): Notch[] =>
     (['easier', 'harder'] as const).map((way) => {
       const next = (way === 'easier' ? easier : harder)(recipe, context);

@@ -8,6 +8,7 @@ import { computed, ref, watch } from 'vue';
 import { nameChord, say } from '../../words';
 import { barsAround } from '../../instruments/bars-around';
 import { gripDegrees } from '../../instruments/degrees';
+import ScaleBoard from '../../instruments/ScaleBoard.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import StaffStrip from '../../instruments/StaffStrip.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
@@ -86,8 +87,17 @@ defineExpose({ go });
         >→</BButton
       >
     </div>
+    <div v-if="drill.bounds" class="board-scroll">
+      <ScaleBoard
+        :notes="drill.bounds.notes"
+        :instrument="instrument"
+        :name="step ? say(step.ask) : ''"
+        :least-frets="drill.bounds.frets[1]"
+        :width="900"
+      />
+    </div>
     <NeckBoard
-      v-if="frame"
+      v-else-if="frame"
       :frets="frame.frets"
       :fingers="frame.fingers"
       :degrees="degrees"

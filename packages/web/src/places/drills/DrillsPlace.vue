@@ -9,6 +9,7 @@ import { backForward, useKeys } from '../../app/keys';
 import { useStages } from '../../app/stages';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { say, sayProblem } from '../../words';
+import { FAMILY_WORDS } from '../../words/family-words';
 import DrillAsk from './DrillAsk.vue';
 import DrillEffort from './DrillEffort.vue';
 import DrillSheet from './DrillSheet.vue';
@@ -32,11 +33,15 @@ const {
   player,
   over,
   busy,
+  draws,
+  finder,
 } = bench;
+const { text, found } = finder;
 const { student, drilling, limit, instrument } = taught;
 const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}’s` : 'a middle'));
 const stage = useStages(2);
 const trying = ref(false);
+const list = useTemplateRef<InstanceType<typeof FamilyList>>('list');
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
 useKeys('drills', {
   hear: () => void bench.hear(),
@@ -45,6 +50,8 @@ useKeys('drills', {
   harder: () => bench.step('harder'),
   key: bench.nextKey,
   attempt: () => (trying.value = drill.value?.judged === 'calls'),
+  redraw: () => draws.value && bench.redraw(),
+  find: () => list.value?.focus(),
   put: () => void bench.put(),
 });
 </script>
@@ -57,11 +64,26 @@ useKeys('drills', {
       >
       <BButton class="pri" variant="dark" :disabled="!drill || busy" @click="bench.put">Put in plan</BButton>
     </Teleport>
-    <FamilyList class="families" :family="recipe.family" @open="bench.open" />
+    <FamilyList
+      ref="list"
+      v-model="text"
+      class="families"
+      :family="recipe.family"
+      :found="found"
+      :failed="finder.failed.value"
+      @open="bench.open"
+      @take="(found) => (recipe = found)"
+    />
     <section class="sheet scroll middle" aria-label="The drill" tabindex="0">
       <div class="spread">
-        <h2 class="display drill-title">{{ title }}</h2>
+        <div>
+          <h2 class="display drill-title">{{ title }}</h2>
+          <p class="small trains">{{ recipe.family }}: {{ FAMILY_WORDS[recipe.family].trains }}</p>
+        </div>
         <span class="middle-acts">
+          <BButton v-if="draws" variant="outline-secondary" :disabled="!drill" @click="bench.redraw"
+            >Another draw</BButton
+          >
           <BButton v-if="drill?.judged === 'calls'" variant="outline-secondary" @click="trying = true"
             >Try it</BButton
           >
@@ -142,6 +164,9 @@ useKeys('drills', {
 .drill-title {
   font-size: var(--size-6);
   line-height: 1.05;
+}
+.trains {
+  margin: 0;
 }
 /* Names the drill, which is longer than a phone is wide. */
 .empty .btn {

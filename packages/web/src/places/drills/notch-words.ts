@@ -1,6 +1,6 @@
 /** What a notch changes, in words: "tempo 47", "level 4, tempo 47", "a lighter grip", or the choice it makes: "sevenths". */
 import type { Recipe } from '@finch/core/drills';
-import { choiceText } from '../../words/family-words';
+import { choiceText, fieldLabel } from '../../words/family-words';
 
 const NAMES: Readonly<Record<string, string>> = {
   tempoBpm: 'tempo',
@@ -27,9 +27,10 @@ export function notchWords(before: Recipe, next: Recipe): string {
     .filter((name) => JSON.stringify(had.get(name)) !== JSON.stringify(has.get(name)))
     .map((name) => {
       const value = has.get(name);
-      return typeof value === 'number'
-        ? `${NAMES[name] ?? name} ${value}`
-        : (NAMES[name] ?? choiceText(next.family, name, String(value)));
+      const label = () => fieldLabel(next.family, name).toLowerCase();
+      if (typeof value === 'number') return `${NAMES[name] ?? label()} ${value}`;
+      if (NAMES[name]) return NAMES[name];
+      return value === undefined ? `no ${label()}` : choiceText(next.family, name, String(value));
     })
     .join(', ');
 }

@@ -9,6 +9,7 @@ jest.mock('../../session/bench', () => jest.requireActual('../../test-house').mo
 jest.mock('../../session/notices', () => jest.requireActual('../../test-house').modules.notices);
 jest.mock('../../session/taught', () => jest.requireActual('../../test-house').modules.taught);
 jest.mock('../../session/hand-out', () => jest.requireActual('../../test-house').modules.handOut);
+jest.mock('../../session/queries', () => ({ useSyllabus: () => ({ data: { value: undefined } }) }));
 jest.mock('../../workers/player', () => jest.requireActual('../../test-house').modules.player);
 jest.mock('../../workers/bench', () => jest.requireActual('../../test-house').modules.worker);
 
@@ -119,4 +120,32 @@ test('another student on the bench: the grips are made for that hand, and it is 
   house.student.value = { id: 's2', name: 'Wick Tarrowby' };
   await settle();
   expect(house.told).toHaveLength(1);
+});
+
+test('what is typed is looked up for the hand on the bench; nothing typed shows every family', async () => {
+  const bench = await begin({ recipe: JSON.stringify(ringCheck(F)) });
+  const all = bench.finder.found.value.families.length;
+  bench.finder.text.value = 'F will not ring';
+  await settle();
+  const [first] = bench.finder.found.value.drills;
+  expect(first.recipe).toMatchObject({ family: 'ring check', parameters: { grip: { chord: 'F' } } });
+  bench.finder.text.value = '  ';
+  await settle();
+  expect(bench.finder.found.value).toMatchObject({ drills: [], hurts: false });
+  expect(bench.finder.found.value.families).toHaveLength(all);
+});
+
+test('another draw is another drill of the same recipe; what draws nothing says so', async () => {
+  const bench = await begin({ family: 'spell it' });
+  const before = bench.recipe.value;
+  expect(bench.draws.value).toBe(true);
+  bench.redraw();
+  expect(bench.recipe.value.parameters).toEqual(before.parameters);
+  expect(bench.recipe.value.seed).not.toBe(before.seed);
+  bench.open('ring check');
+  await settle();
+  expect(bench.draws.value).toBe(false);
+  const ring = bench.recipe.value;
+  bench.redraw();
+  expect([bench.recipe.value, house.told.at(-1)]).toEqual([ring, 'Nothing else can be drawn of this.']);
 });

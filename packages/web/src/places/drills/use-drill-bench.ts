@@ -1,6 +1,7 @@
 /** The drill bench: a recipe, what it makes for the hand on the bench, its neighbours, its keys, and where it goes. */
 import { recipeSchema } from '@finch/contract';
 import {
+  drawsAnew,
   drillTitle,
   easier,
   FAMILIES,
@@ -10,6 +11,7 @@ import {
   harder,
   instrumentFor,
   makeDrill,
+  redrawn,
   rekeyForHand,
   rootOf,
   type Drill,
@@ -27,12 +29,15 @@ import { useBench } from '../../session/bench';
 import { chordAmong, offerChord } from '../../session/chord-in-hand';
 import { blockOf, useHandOut } from '../../session/hand-out';
 import { useNotices } from '../../session/notices';
+import { heldGrips } from '../../session/held-grips';
+import { useSyllabus } from '../../session/queries';
 import { useTaught } from '../../session/taught';
 import { nameChord, say } from '../../words';
 import { benchWork, plain } from '../../workers/bench';
 import type { KeyedDrill, Notch } from '../../workers/bench-jobs';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
+import { useDrillFinder } from './use-drill-finder';
 
 const FIRST = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
 const isFamily = (name: string): name is DrillFamily => FAMILIES.some((one) => one.name === name);
@@ -66,7 +71,9 @@ export function useDrillBench() {
       gripFrom(address.text('chord'), address.text('frets')) ?? chordAlone(address.text('chord')) ?? FIRST,
     from: gripFrom(address.text('from'), address.text('fromFrets')),
   };
-  const start = computed(() => ({ ...begun, instrument: instrument.value }));
+  const { data: syllabus } = useSyllabus();
+  const held = computed(() => heldGrips(student.value?.skills ?? [], syllabus.value));
+  const start = computed(() => ({ ...begun, held: held.value, instrument: instrument.value }));
   const asked = address.text('family');
   const given = readRecipe(address.text('recipe'));
   const unread = given === null && address.text('recipe') !== '';
@@ -123,6 +130,18 @@ export function useDrillBench() {
     if (next) toKey(next.root);
   }
 
+  /** Another draw of what is drawn; nothing where nothing else comes. */
+  function redraw() {
+    const next = redrawn(recipe.value, drilling.value);
+    if (next) recipe.value = next;
+    else notices.tell('Nothing else can be drawn of this.');
+  }
+  const finder = useDrillFinder({
+    context: () => drilling.value,
+    grip: () => gripsOf(recipe.value)[0] ?? begun.grip,
+    held: () => held.value,
+  });
+
   async function hear() {
     if (player.playing.value) return player.stop();
     if (!drill.value) return;
@@ -170,6 +189,9 @@ export function useDrillBench() {
       drill.value ? Math.round(drill.value.heaviestGrip - gripLimit(drilling.value)) : 0,
     ),
     busy: handOut.busy,
+    redraw,
+    draws: computed(() => drawsAnew(recipe.value)),
+    finder,
     put: () => canBeMade() && handOut.put(blockOf(recipe.value, drilling.value)),
     home: () => canBeMade() && handOut.home(recipe.value),
   };

@@ -12,7 +12,7 @@ import { useSyllabus } from '../../session/queries';
 import { useTaught } from '../../session/taught';
 import { chartJob } from './chart-job';
 import { changesQuery, sectionDrill, weakestLoop } from './hand-on';
-import { heldChords } from './held-chords';
+import { heldChords } from '../../session/held-grips';
 import { needsOf } from './needs';
 import { PART_NAMES } from './part-words';
 import { useRepertoire } from './repertoire';

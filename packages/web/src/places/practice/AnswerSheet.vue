@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is said of a try: string by string, call by call, so many of ten, or that it was played. */
-import { BButton } from 'bootstrap-vue-next';
+import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { nameChord, plural, say } from '../../words';
@@ -42,7 +42,7 @@ const countsChanges = computed(() => {
       :drill="drill"
       :instrument="data.taught.instrument"
       @start="trial.start"
-      @done="(outcomes) => trial.patch({ outcomes, done: true })"
+      @done="(outcomes, calls) => trial.patch({ outcomes, calls, done: true })"
     />
     <template v-else-if="isLoop">
       <CountAnswer
@@ -78,10 +78,20 @@ const countsChanges = computed(() => {
     </template>
     <div v-else class="played">
       <h2>{{ say(drill.question) }}</h2>
-      <p class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>
+      <p v-if="!drill.asksNote" class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>
       <BButton variant="outline-secondary" :aria-pressed="draft.done" @click="trial.patch({ done: true })"
         >Played</BButton
       >
+      <template v-if="drill.asksNote">
+        <label for="found">What did you find? One sentence or a grip, for your teacher.</label>
+        <BFormTextarea
+          id="found"
+          rows="2"
+          maxlength="300"
+          :model-value="draft.note"
+          @update:model-value="(note) => trial.patch({ note: String(note ?? '') })"
+        />
+      </template>
     </div>
     <p v-if="silentCount && isLoop && !question" class="small">
       {{ plural(silentCount, 'string') }} silent in {{ nameChord(target?.chord ?? '') }}.

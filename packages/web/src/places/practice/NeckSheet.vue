@@ -8,6 +8,7 @@ import BecauseMark from '../../instruments/BecauseMark.vue';
 import ChangeLedger from '../../instruments/ChangeLedger.vue';
 import { gripDegrees } from '../../instruments/degrees';
 import HookTag from '../../instruments/HookTag.vue';
+import ScaleBoard from '../../instruments/ScaleBoard.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import { chordText, formText, nameChord, say } from '../../words';
 import type { CardShown } from './use-card-shown';
@@ -58,8 +59,15 @@ const title = computed(() => {
     />
     <template v-else>
       <p class="plain-words">{{ say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask) }}</p>
+      <ScaleBoard
+        v-if="drill.bounds && data"
+        :notes="drill.bounds.notes"
+        :instrument="data.taught.instrument"
+        :name="cardTitle"
+        :width="phone ? 560 : 900"
+      />
       <NeckBoard
-        v-if="line"
+        v-else-if="line"
         v-bind="size"
         :frets="line.frets"
         :fingers="line.fingers"

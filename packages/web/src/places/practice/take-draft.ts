@@ -20,6 +20,10 @@ export interface Draft {
   readonly missed: 'late' | 'early';
   /** Calls: how each came out. */
   readonly outcomes: readonly StepOutcome[];
+  /** How long each call took and what was mixed up. */
+  readonly calls: NonNullable<Take['calls']>;
+  /** One sentence to the teacher. */
+  readonly note: string;
   readonly done: boolean;
   readonly tempoBpm: number | null;
   /** Clean changes counted over a minute, where somebody did. */
@@ -38,6 +42,8 @@ export function emptyDraft(drill: Drill): Draft {
     of: CHANGES_ASKED,
     missed: 'late',
     outcomes: [],
+    calls: [],
+    note: '',
     done: false,
     tempoBpm: drill.tempoBpm,
     count: null,
@@ -55,7 +61,7 @@ export function withLadder(draft: Draft, rounds: Ladder['rounds']): Draft {
 /** Whether enough was said to keep the take. */
 export function isComplete(draft: Draft, drill: Drill): boolean {
   if (drill.judged === 'strings') return draft.strings.every((answer) => answer !== null);
-  return draft.done;
+  return draft.done && (!drill.asksNote || draft.note.trim() !== '');
 }
 
 function stepsOf(draft: Draft, drill: Drill): readonly StepOutcome[] {
@@ -103,6 +109,8 @@ export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When
     ...when,
     tempoBpm: drill.tempoBpm === null ? null : draft.tempoBpm,
     steps,
+    ...(draft.calls.length && draft.calls.length === steps.length ? { calls: draft.calls } : {}),
+    ...(draft.note.trim() ? { note: draft.note.trim() } : {}),
     ...(draft.count ? { count: draft.count } : {}),
     ...(draft.ladder ? { ladder: draft.ladder } : {}),
     // Every string has to be right for a clean ring check; one wrong is nearly.

@@ -157,6 +157,7 @@ function make(recipe: ColourSwapRecipe, context: DrillContext): Result<DrillOf<C
 export const colourSwapFamily: FamilyDefinition<ColourSwapRecipe> = {
   name: 'colour swap',
   group: 'in a key',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters }) => keyRoot(parameters.key),

@@ -136,6 +136,7 @@ function stopAt(place: FormPlace, chord: Chord): Stop {
 export const fiveFormsFamily: FamilyDefinition<FiveFormsRecipe> = {
   name: 'five forms',
   group: 'along the neck',
+  draws: ({ parameters: { next, keys } }) => next === 'random' && keys > 1,
   parameters,
   ...gripless,
   root: ({ parameters }) => namedRoot(parameters.root),

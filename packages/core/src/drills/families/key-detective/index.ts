@@ -162,7 +162,8 @@ const SLOWEST = 60;
 
 export const keyDetectiveFamily: FamilyDefinition<KeyDetectiveRecipe> = {
   name: 'key detective',
-  group: 'in a key',
+  group: 'by ear and on paper',
+  draws: () => true,
   parameters,
   ...keyless,
   ...gripless,

@@ -122,6 +122,7 @@ function noteNamed(name: string) {
 export const noteReadingFamily: FamilyDefinition<NoteReadingRecipe> = {
   name: 'note reading',
   group: 'warm and find',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters }) => keyRoot(parameters.key),

@@ -78,6 +78,7 @@ const after = (pool: Pool, step: 1 | -1): Pool | null => POOLS[POOLS.indexOf(poo
 export const numberCallsFamily: FamilyDefinition<NumberCallsRecipe> = {
   name: 'number calls',
   group: 'in a key',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters }) => keyRoot(parameters.key),

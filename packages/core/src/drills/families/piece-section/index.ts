@@ -3,39 +3,18 @@
  * their pattern, one stroke a chord, or the melody. The bars and their grips are kept in the recipe, so that the drill
  * stays what it was when the piece is changed.
  */
-import type { Reason } from '../../../effort/explain';
-import { gradeOf, holdModel } from '../../../effort/hold';
-import { linePoints } from '../../../effort/line';
-import { strikePoints } from '../../../effort/strike';
-import { clamp } from '../../../kernel/number';
+import type { DrillContext } from '../../../hands/taught-hand';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { readChart } from '../../../score/chart';
-import { patternBars } from '../../../score/pattern-bars';
-import {
-  playedBars,
-  playedChords,
-  readPieceKey,
-  SWING_AT,
-  writtenChords,
-  type Piece,
-} from '../../../score/piece';
-import { gapBeatsOf } from '../../../score/piece-path';
+import { playedBars, readPieceKey, writtenChords, type Piece } from '../../../score/piece';
 import { rekeyPiece } from '../../../score/rekey-piece';
 import { writeChart } from '../../../score/write-chart';
-import type { Bar, ScoreEvent } from '../../../score/score';
-import { beatsOf, ticksOf } from '../../../score/ticks';
 import { keyOn } from '../../../theory/key';
 import { noteText, pitchClassOf } from '../../../theory/note';
-import { midiOf } from '../../../theory/pitch';
-import type { DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
-import type { Item } from '../../items';
-import { melodyPlaces, type MelodyPlace } from './melody-places';
-import { atTempo, sequenceDrill, type Stop } from '../../sequence';
-import { strikeCounts } from '../../strike-counts';
-import { struckBars } from '../../struck-bars';
-import { checkTempo, faster, LOOP_TEMPO, slower } from '../../tempo';
 import type { FamilyDefinition, Move } from '../../family';
+import type { Item } from '../../items';
+import { movedTogether, rootText } from '../../moving';
 import {
   fretsOrNone,
   hidden,
@@ -50,7 +29,9 @@ import {
   whole,
   withParameters,
 } from '../../parameters';
-import { movedTogether, rootText } from '../../moving';
+import { chordsDrill, melodyDrill, type Section } from '../../piece-drill';
+import { atTempo } from '../../sequence';
+import { faster, slower } from '../../tempo';
 
 /** A recipe goes into an address, and a server takes about 16 kB of one. */
 export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
@@ -101,9 +82,6 @@ function rekeyed(recipe: PieceSectionRecipe, move: Move): Result<PieceSectionRec
   return ok(withParameters(withGrips(recipe, along.value), { chart: writeChart(moved.value) }));
 }
 
-/** A melody is begun at this share of its tempo (assumed). */
-const MELODY_SHARE = 0.7;
-
 const sectionItem = ({ pieceId, fromBar, toBar }: PieceSectionRecipe['parameters']): Item => ({
   kind: 'section',
   pieceId,
@@ -128,203 +106,16 @@ function bars(recipe: PieceSectionRecipe): Result<Piece> {
 function make(recipe: PieceSectionRecipe, context: DrillContext): Result<DrillOf<PieceSectionRecipe>> {
   const read = bars(recipe);
   if (!read.ok) return read;
-  const piece = read.value;
-  const here: DrillContext = { ...context, instrument: { ...context.instrument, capo: piece.capo } };
-  const { part } = recipe.parameters;
-  const made = part === 'melody' ? melody(recipe, piece, here) : chords(recipe, piece, here);
-  // None is as much the piece's own as one at fret 2 is.
-  return made.ok ? ok({ ...made.value, capo: piece.capo }) : made;
-}
-
-/** What of the piece the drill does not keep. */
-const leftOutOf = (piece: Piece): Reason[] =>
-  new Set(playedBars(piece).map((bar) => bar.tempoBpm)).size > 1 ? [{ code: 'left.tempo', values: {} }] : [];
-
-function chords(
-  recipe: PieceSectionRecipe,
-  piece: Piece,
-  context: DrillContext,
-): Result<DrillOf<PieceSectionRecipe>> {
-  const { grips, part, tempoBpm } = recipe.parameters;
-  const written = writtenChords(piece);
-  if (grips.length !== written.length)
-    return fail('drill.section-grips', 'grips', `one for each of the ${written.length} chords`);
-  const all = playedChords(piece);
-  const held = all.filter((one) => grips[one.written] !== null);
-  if (held.length === 0) return fail('drill.section-grips', 'grips', 'at least one chord with a grip');
-  const steps = patternBars(piece, part === 'one stroke');
-  const stops = held.map((one): Stop => {
-    const frets = grips[one.written] ?? [];
-    return {
-      grip: { chord: one.chord, frets },
-      ask: {
-        code: 'ask.section',
-        values: { chord: one.chord, bar: recipe.parameters.fromBar + one.played.number - 1 },
-      },
-      at: { startTick: one.startTick, ticks: one.ticks },
-      gapBeats: gapBeatsOf(one.ticks),
-    };
-  });
-  const made = sequenceDrill(
-    recipe,
-    {
-      stops,
-      beatsEach: 4,
-      tempoBpm,
-      round: held.length > 1,
-      together: true,
-      bars: (items) =>
-        struckBars(
-          steps.map(({ played, steps: own }) => ({
-            beats: played.time.beats,
-            unit: played.time.unit,
-            steps: own,
-            grips: all
-              .filter((one) => one.played.startTick === played.startTick)
-              .map((one) => ({ tick: one.tick, item: items[held.indexOf(one)] ?? null })),
-          })),
-        ),
-      morePoints: (bpm, played) => strikePoints(strikeCounts(played), bpm),
-      swingAt: SWING_AT[piece.swing],
-      moreItems: [sectionItem(recipe.parameters)],
-      leftOut: leftOutOf(piece),
-      question: (bpm) => ({ code: 'question.bars', values: { of: 10, clean: 9, bpm } }),
-    },
-    context,
-  );
-  if (!made.ok || tempoBpm !== undefined) return made;
-  // A loop is not begun faster than the piece is written.
-  const wanted = Math.round(clamp(piece.tempoBpm, LOOP_TEMPO.lowest, LOOP_TEMPO.highest));
-  if ((made.value.tempoBpm ?? 0) <= wanted) return made;
-  const slowed = chords(
-    { ...recipe, parameters: { ...recipe.parameters, tempoBpm: wanted } },
-    piece,
-    context,
-  );
-  return slowed.ok ? ok({ ...slowed.value, recipe }) : slowed;
-}
-
-interface Sung {
-  readonly ticks: number;
-  readonly midi: number;
-  readonly name: string;
-  readonly tied: boolean;
-  readonly bar: number;
-  readonly tick: number;
-}
-
-function sungNotes(piece: Piece): Sung[] {
-  let tied = false;
-  return playedBars(piece).flatMap((played, bar) => {
-    const notes = piece.sections[played.section].bars[played.bar].melody ?? [];
-    return notes.flatMap((note): Sung[] => {
-      const goesOn = tied;
-      tied = note.tied === true;
-      if (!note.pitch) return [];
-      return [
-        {
-          ticks: note.ticks,
-          midi: midiOf(note.pitch),
-          name: noteText(note.pitch.note),
-          tied: goesOn,
-          bar,
-          tick: note.tick,
-        },
-      ];
-    });
-  });
-}
-
-function melody(
-  recipe: PieceSectionRecipe,
-  piece: Piece,
-  context: DrillContext,
-): Result<DrillOf<PieceSectionRecipe>> {
-  const { instrument } = context;
-  const notes = sungNotes(piece);
-  if (notes.length === 0)
-    return fail('drill.melody', 'part', 'bars with a melody, or one of the other parts');
-  const places = melodyPlaces(
-    notes.map((note) => note.midi),
-    instrument,
-  );
-  if (!places) return fail('drill.melody-range', 'part', 'a key in which the melody lies on this neck');
-  const written = Math.round(clamp(piece.tempoBpm, LOOP_TEMPO.lowest, LOOP_TEMPO.highest));
-  const start = Math.round(clamp(MELODY_SHARE * written, LOOP_TEMPO.lowest, LOOP_TEMPO.highestStart));
-  const tempo = checkTempo(recipe.parameters.tempoBpm ?? start);
-  if (!tempo.ok) return tempo;
-  const model = holdModel(context.hand, instrument);
-  const shortest = beatsOf(Math.min(...notes.map((note) => note.ticks)));
-  const groups = inPositions(places);
-  const points = Math.max(...groups.map((group) => linePoints(model, group, tempo.value / 60 / shortest)));
-  if (!Number.isFinite(points)) return fail('drill.reach', 'part', 'another key, where this hand reaches');
-  const all = playedBars(piece);
-  const scoreBars = all.map((played, bar): Bar => ({
-    beats: played.time.beats,
-    ...(played.time.unit === 4 ? {} : { unit: played.time.unit }),
-    events: notes.flatMap((note, i): ScoreEvent[] => {
-      if (note.bar !== bar) return [];
-      const { stringIndex, fret, finger } = places[i];
-      const one = {
-        stringIndex,
-        fret,
-        finger: finger as 0 | 1 | 2 | 3 | 4,
-        name: note.name,
-        ...(note.tied ? { tied: true as const } : {}),
-      };
-      return [{ tick: note.tick, ticks: note.ticks, notes: [one], stroke: 'pick' }];
-    }),
-  }));
-  const line: Item = {
-    kind: 'line',
-    notes: places.slice(0, 256).map(({ stringIndex, fret, finger }) => ({
-      string: instrument.openPitches.length - stringIndex,
-      fret,
-      finger,
-    })),
+  const { part, grips, tempoBpm, fromBar } = recipe.parameters;
+  const section: Section = {
+    piece: read.value,
+    grips,
+    oneStroke: part === 'one stroke',
+    tempoBpm,
+    fromBar,
+    items: [sectionItem(recipe.parameters)],
   };
-  return ok({
-    recipe,
-    items: [line, sectionItem(recipe.parameters)],
-    steps: all
-      .map((played) => ({
-        startTick: played.startTick,
-        ticks: ticksOf(played.time.beats),
-        item: line,
-        ask: { code: 'ask.melody', values: { bar: recipe.parameters.fromBar + played.number - 1 } },
-      }))
-      .filter((_, bar) => scoreBars[bar].events.length > 0),
-    score: {
-      schemaVersion: 1,
-      strings: instrument.openPitches.length,
-      tempoBpm: tempo.value,
-      countInBeats: all[0].time.beats,
-      ...(piece.swing === 'straight' ? {} : { swingAt: SWING_AT[piece.swing] }),
-      parts: [{ name: 'guitar', bars: scoreBars }],
-    },
-    effort: gradeOf(points),
-    heaviestGrip: 0,
-    tempoBpm: tempo.value,
-    predictedBpm: null,
-    hasBarre: false,
-    overLimit: false,
-    bursts: { count: 1, workSeconds: 60, restSeconds: 0 },
-    question: { code: 'question.bars', values: { of: 10, clean: 9, bpm: tempo.value } },
-    judged: 'changes',
-    prelude: [],
-    leftOut: leftOutOf(piece),
-  });
-}
-
-/** Notes in runs that are played without moving the hand. */
-function inPositions(places: readonly MelodyPlace[]): MelodyPlace[][] {
-  const groups: MelodyPlace[][] = [];
-  for (const place of places) {
-    const last = groups[groups.length - 1];
-    if (last && last[last.length - 1].position === place.position) last.push(place);
-    else groups.push([place]);
-  }
-  return groups;
+  return part === 'melody' ? melodyDrill(recipe, section, context) : chordsDrill(recipe, section, context);
 }
 
 export const pieceSectionFamily: FamilyDefinition<PieceSectionRecipe> = {

@@ -143,6 +143,7 @@ const moved = (recipe: RootCallRecipe, by: 1 | -1): Result<RootCallRecipe> => {
 export const rootCallFamily: FamilyDefinition<RootCallRecipe> = {
   name: 'root call',
   group: 'warm and find',
+  draws: () => true,
   parameters,
   ...keyless,
   ...gripless,

@@ -255,6 +255,7 @@ const LADDER = FIGURES.slice(0, 5);
 export const scaleInTheShapeFamily: FamilyDefinition<ScaleInTheShapeRecipe> = {
   name: 'scale in the shape',
   group: 'lines',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters: { tonic } }) => namedRoot(tonic),

@@ -171,7 +171,8 @@ const next = (what: What, by: 1 | -1): What | null => WHATS[WHATS.indexOf(what) 
 
 export const spellItFamily: FamilyDefinition<SpellItRecipe> = {
   name: 'spell it',
-  group: 'in a key',
+  group: 'by ear and on paper',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters: { key: name } }) => keyRoot(name),

@@ -128,6 +128,7 @@ function make(recipe: StringWalkRecipe, context: DrillContext): Result<DrillOf<S
 export const stringWalkFamily: FamilyDefinition<StringWalkRecipe> = {
   name: 'string walk',
   group: 'warm and find',
+  draws: () => true,
   parameters,
   ...gripless,
   root: ({ parameters }) => keyRoot(parameters.key),

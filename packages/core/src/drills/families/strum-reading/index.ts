@@ -194,6 +194,7 @@ function make(recipe: StrumReadingRecipe, context: DrillContext): Result<DrillOf
 export const strumReadingFamily: FamilyDefinition<StrumReadingRecipe> = {
   name: 'strum reading',
   group: 'striking hand',
+  draws: () => true,
   parameters,
   gripsOf: ({ parameters }) => parameters.grips,
   withGrips: (recipe, grips) => withParameters(recipe, { grips }),

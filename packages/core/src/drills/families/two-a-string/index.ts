@@ -135,6 +135,7 @@ function twoFive(root: string, quality: string): string {
 export const twoAStringFamily: FamilyDefinition<TwoAStringRecipe> = {
   name: 'two a string',
   group: 'lines',
+  draws: ({ parameters: { next, keys } }) => next === 'random' && keys > 1,
   parameters,
   ...gripless,
   root: ({ parameters: { root } }) => namedRoot(root),

@@ -2,8 +2,8 @@
  * Where a melody lies on the neck: a string, fret and finger for every note, one finger a fret in positions, chosen
  * together so that the hand moves least and stays low (Viterbi 1967; the weights are our assumptions).
  */
-import { pitchAt, type Instrument } from '../../../fretboard/instrument';
-import type { LineNote } from '../../../effort/line';
+import { pitchAt, type Instrument } from '../fretboard/instrument';
+import type { LineNote } from '../effort/line';
 
 export interface MelodyPlace extends LineNote {
   /** Fret under the index finger while it is played; that of the note before for an open string. */

@@ -1,6 +1,6 @@
 import type { SkillStateBody } from '@finch/contract';
 import { changeLoop, ringCheck, warmUp, type Recipe } from '@finch/core/drills';
-import { heldChords } from './held-chords';
+import { heldChords, heldGrips } from './held-grips';
 
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
@@ -19,6 +19,7 @@ const at = (skillId: string, state: SkillStateBody['state']) => ({ skillId, stat
 test('chords of skills that are clean or settled are held, each once', () => {
   const states = [at('c', 'clean'), at('c-am', 'settled'), at('d', 'workable'), at('warm', 'settled')];
   expect(heldChords(states, syllabus)).toEqual(['C', 'Am']);
+  expect(heldGrips(states, syllabus)).toEqual([C, AM]);
   expect(heldChords([], syllabus)).toEqual([]);
   expect(heldChords(states, undefined)).toEqual([]);
 });
