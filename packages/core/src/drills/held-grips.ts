@@ -5,7 +5,8 @@
  */
 import { ok, type Result } from '../kernel/result';
 import { parseChord, transposeChord } from '../theory/chord';
-import { mod12, pitchClassOf, rootNamed, type NoteName } from '../theory/note';
+import { mod12, pitchClassOf, type NoteName } from '../theory/note';
+import { movedRoot } from './moving';
 import { overLimit, type DrillContext } from '../hands/taught-hand';
 import { heldGrip } from './held-grip';
 import { gradeIn } from './in-context';
@@ -51,7 +52,7 @@ export function rekeyForHand(recipe: Recipe, root: NoteName, context: DrillConte
   const grips = named.flatMap(({ chord: symbol }) => {
     const chord = parseChord(symbol);
     if (!chord.ok) return [];
-    const there = rootNamed(pitchClassOf(chord.value.root) + up);
+    const there = movedRoot(chord.value.root, { from, to: root });
     return heldGrip(transposeChord(chord.value, there).symbol, context) ?? [];
   });
   return grips.length === named.length

@@ -94,6 +94,7 @@ export {
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
+export { staffFifths } from './staff-key';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {

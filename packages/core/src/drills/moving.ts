@@ -2,7 +2,6 @@
  * A drill in another key. What names a root or a key takes the new one; grips written out move along the neck with their
  * chords, which works for grips without open strings alone. Never a different grip: another grip would be another drill.
  */
-import type { Instrument } from '../fretboard/instrument';
 import { fail, ok, type Result } from '../kernel/result';
 import { parseChord, transposeChord } from '../theory/chord';
 import { noteAtDegree } from '../theory/degree';
@@ -26,6 +25,14 @@ export function keyRoot(key: string): NoteName | null {
   return scale.ok ? scale.value.tonic : null;
 }
 export const namedRoot = (root: string): NoteName | null => readNote(root)?.note ?? null;
+
+/** As far from the new root as it was from the old one: by the same letters where anybody writes those, else by its sound. */
+export function movedRoot(root: NoteName, { from, to }: Pick<Move, 'from' | 'to'>): NoteName {
+  const there = noteAtDegree(to, degreeOver(from, root));
+  return Math.abs(there.accidental) < 2
+    ? there
+    : rootNamed(pitchClassOf(root) + pitchClassOf(to) - pitchClassOf(from));
+}
 
 /** A scale of the same kind on the root moved to; major where it could not be read. */
 export function keyOnRoot(key: string, { to }: Move): string {
@@ -65,7 +72,7 @@ export const movedProgression = (
  */
 export function movedTogether(
   grips: readonly NamedGrip[],
-  { up, to: root, instrument }: Pick<Move, 'up' | 'to'> & { readonly instrument: Instrument },
+  { up, to, from, instrument }: Move,
 ): Result<NamedGrip[]> {
   const frets = grips.flatMap((grip) => grip.frets.filter((fret): fret is number => fret !== null));
   if (up !== 0 && frets.includes(0))
@@ -78,9 +85,9 @@ export function movedTogether(
   for (const [i, grip] of grips.entries()) {
     const chord = parseChord(grip.chord);
     if (!chord.ok) return chord;
-    const to = i === 0 ? root : rootNamed(pitchClassOf(chord.value.root) + up);
+    const root = i === 0 ? to : movedRoot(chord.value.root, { from, to });
     moved.push({
-      chord: transposeChord(chord.value, to).symbol,
+      chord: transposeChord(chord.value, root).symbol,
       frets: grip.frets.map((fret) => (fret === null ? null : fret + by)),
     });
   }
@@ -88,15 +95,12 @@ export function movedTogether(
 }
 
 /** Chords typed after one another, each moved; a word that is no chord stays as it is. */
-export const movedChords = (chords: string, { up, to, from }: Pick<Move, 'up' | 'to' | 'from'>): string =>
+export const movedChords = (chords: string, move: Pick<Move, 'to' | 'from'>): string =>
   chords
     .split(/([\s|,]+)/)
     .map((word) => {
       const read = parseChord(word);
       if (!read.ok || read.value.tones.length === 0) return word;
-      // As far from the new root as it was from the old one, by the same letters where anybody writes those.
-      const there = noteAtDegree(to, degreeOver(from, read.value.root));
-      const usual = Math.abs(there.accidental) < 2;
-      return transposeChord(read.value, usual ? there : rootNamed(pitchClassOf(read.value.root) + up)).symbol;
+      return transposeChord(read.value, movedRoot(read.value.root, move)).symbol;
     })
     .join('');

@@ -33,3 +33,4 @@ export {
   type RunBlock,
   type TakeCounts,
 } from './done';
+export { rekeyBlocks, rootOfBlocks, type Followed, type RekeyedBlock } from './rekey-blocks';

@@ -3,7 +3,14 @@
  * Calls answered one after the other, on the neck or by one of several words, some of them heard first; each is timed, what is
  * wrong is shown, the outcomes go out.
  */
-import { slipOf, type CallTaken, type Drill, type Place, type StepOutcome } from '@finch/core/drills';
+import {
+  slipOf,
+  staffFifths,
+  type CallTaken,
+  type Drill,
+  type Place,
+  type StepOutcome,
+} from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import { staffBars, ticksOf } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';
@@ -144,7 +151,7 @@ useKeys(
     <template v-if="step">
       <p class="small">call {{ at + 1 }} of {{ calls.length }}</p>
       <p class="display quiz-call">{{ say(step.ask) }}</p>
-      <StaffStrip v-if="reads" :bars="staff" plain />
+      <StaffStrip v-if="reads" :bars="staff" :fifths="staffFifths(drill)" plain />
       <BButton v-if="step.hearings" variant="dark" class="pri hear" :disabled="left < 1" @click="hear"
         >{{ heard ? 'Hear it again' : 'Hear it' }}
         <small>{{ left === 0 ? 'no more' : left === 1 ? 'once' : `${left} times` }}</small></BButton

@@ -17,8 +17,10 @@ const props = withDefaults(
     /** Without its names in the spoken form: a reading task. */
     plain?: boolean;
     caption?: string;
+    /** Sharps of the signature, flats below zero; null writes every sign before its note. */
+    fifths?: number | null;
   }>(),
-  { now: null, plain: false, caption: '' },
+  { now: null, plain: false, caption: '', fifths: null },
 );
 const at = useTemplateRef<HTMLElement>('at');
 const trouble = ref('');
@@ -50,14 +52,15 @@ async function draw() {
     const engrave = await loadStaff();
     // The heaviest of the drawings comes a frame after the others.
     await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-    if (at.value && mine === turn) await engrave(at.value, props.bars, () => mine === turn);
+    if (at.value && mine === turn)
+      await engrave(at.value, props.bars, props.fifths ?? 0, () => mine === turn);
     trouble.value = '';
   } catch (problem) {
     trouble.value = `The staff could not be drawn: ${(problem as Error).message}. The tab says the same.`;
   }
 }
 onMounted(draw);
-watch(() => props.bars, draw);
+watch(() => [props.bars, props.fifths], draw);
 </script>
 
 <template>

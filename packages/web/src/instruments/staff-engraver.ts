@@ -10,13 +10,21 @@ import { noteText } from '@finch/core/theory';
 import { afterPaint } from '../app/stages';
 
 /** Bar by bar, a frame each, out of sight until the last stands; given up where `wanted` says no meanwhile. */
-type Engrave = (into: HTMLElement, bars: readonly StaffBar[], wanted: () => boolean) => Promise<void>;
+type Engrave = (
+  into: HTMLElement,
+  bars: readonly StaffBar[],
+  fifths: number,
+  wanted: () => boolean,
+) => Promise<void>;
 
 const FIRST_BAR = 96;
 const BEAT = 38;
 /** Room for one note, however short. */
 const NOTE = 26;
 const HEIGHT = 142;
+/** Room for a sign of the signature, and the signatures by name: from seven flats to seven sharps. */
+const SIGN = 11;
+const SIGNATURES = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 const CLEF_TOP = 4;
 const MARGIN = 4;
 /** Half the height of a bracket's number, and what an accent takes over a note. */
@@ -88,7 +96,8 @@ export function loadStaff(): Promise<Engrave> {
       if (event.accented && !tied) note.addModifier(new Articulation('a>').setPosition(3), 0);
       return note;
     };
-    return async (into, bars, wanted) => {
+    return async (into, bars, fifths, wanted) => {
+      const signature = SIGNATURES[fifths + 7] ?? 'C';
       const sheet = document.createElement('div');
       sheet.style.cssText = 'position: absolute; visibility: hidden';
       into.append(sheet);
@@ -96,7 +105,7 @@ export function loadStaff(): Promise<Engrave> {
       const widths = bars.map((bar, i) => {
         const timed = i === 0 || timeText(bar) !== timeText(bars[i - 1]);
         const room = Math.max((bar.beats * BEAT * 4) / (bar.unit ?? 4), lines[i].length * NOTE);
-        return room + 24 + (i === 0 ? FIRST_BAR : timed ? 30 : 0);
+        return room + 24 + (i === 0 ? FIRST_BAR + SIGN * Math.abs(fifths) : timed ? 30 : 0);
       });
       const renderer = new Renderer(sheet, Renderer.Backends.SVG);
       const width = widths.reduce((sum, one) => sum + one, 12);
@@ -112,7 +121,7 @@ export function loadStaff(): Promise<Engrave> {
         if (i > 0) await new Promise<void>((resolve) => afterPaint(resolve));
         if (!wanted()) return sheet.remove();
         const stave = new Stave(x, CLEF_TOP, widths[i]);
-        if (i === 0) stave.addClef('treble', 'default', '8vb');
+        if (i === 0) stave.addClef('treble', 'default', '8vb').addKeySignature(signature);
         if (i === 0 || timeText(bar) !== timeText(bars[i - 1])) stave.addTimeSignature(timeText(bar));
         if (i === bars.length - 1) stave.setEndBarType(Barline.type.END);
         stave.setContext(context).draw();
@@ -125,7 +134,7 @@ export function loadStaff(): Promise<Engrave> {
         });
         const voice = new Voice({ numBeats: bar.beats, beatValue: bar.unit ?? 4 }).setStrict(false);
         voice.addTickables(notes);
-        Accidental.applyAccidentals([voice], 'C');
+        Accidental.applyAccidentals([voice], signature);
         const compound = (bar.unit ?? 4) === 8 && bar.beats % 3 === 0;
         const beams = Beam.generateBeams(notes, {
           groups: [compound ? new Fraction(3, 8) : new Fraction(1, 4)],

@@ -76,7 +76,7 @@ export const SLIP_WORDS: Readonly<Record<Slip, string>> = {
   'another string': 'The fret is right, the string is another.',
   'one left out': 'One of them is left out.',
   'one too many': 'One of those does not belong to it.',
-  'another quality': 'That is another quality.',
+  'another quality': 'Hum its middle tone and compare.',
   'third lost': 'Listen for the third: is there one?',
   'another colour': 'That is another tone on top.',
   'another lowest tone': 'Another tone lies lowest.',

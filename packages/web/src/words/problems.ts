@@ -73,6 +73,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.times': (_, detail) => `The numbers are played ${detail}.`,
   'drill.days': (_, detail) => `Take ${detail}.`,
   'drill.numerals': (at, detail) => `“${at}” is no number here: take ${detail}.`,
+  'drill.over-limit': (_, detail) => `Over this hand’s limit: take ${detail}.`,
   'drill.ear': (_, detail) => `That cannot be heard on these strings: take ${detail}.`,
   'drill.hearings': (_, detail) => `Each is heard ${detail} times.`,
   'drill.reach': (at, detail) => `At ${at} this hand holds no such grip inside its limit: take ${detail}.`,

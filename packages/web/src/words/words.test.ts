@@ -32,7 +32,10 @@ function codesIn(part: string, pattern: RegExp): Set<string> {
 }
 
 test('every reason the core can give has words', () => {
-  const codes = codesIn('core', /'((?:because|left|title|question|ask|check|move|sheet)\.[a-z0-9-]+)'/g);
+  const codes = codesIn(
+    'core',
+    /'((?:because|left|title|question|ask|check|move|sheet|found)\.[a-z0-9-]+)'/g,
+  );
   expect(codes.size).toBeGreaterThan(60);
   expect(
     [...codes, ...EFFORT_PARTS.map((part) => `effort.${part}`), 'effort.none'].filter(
@@ -46,7 +49,8 @@ test('every problem that core, contract and server can answer has words', () => 
   const codes = ['core', 'contract', 'server'].flatMap((part) => [...codesIn(part, made)]);
   expect(codes.length).toBeGreaterThan(120);
   // Reasons are codes too, worded elsewhere; faults of a chart have words and a place of their own.
-  const reason = /^(because|left|title|question|ask|check|move|sheet|name|effort|chart|practise|import)\./;
+  const reason =
+    /^(because|left|title|question|ask|check|move|sheet|found|name|effort|chart|practise|import)\./;
   const silent = [...new Set(codes)].filter((code) => !reason.test(code) && !knowsProblem(code));
   expect(silent).toEqual([]);
 });

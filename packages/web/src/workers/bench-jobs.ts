@@ -70,6 +70,7 @@ import {
   type StandIn,
 } from '@finch/core/shapes';
 import { pitchClassOf, rootNamed, type Key, type NoteName } from '@finch/core/theory';
+import { rekeyBlocks, type PlanBlock, type RekeyedBlock } from '@finch/core/planning';
 import { findDrills, type Finding, type Found } from '@finch/core/syllabus';
 import { clickSamples, pluckOf, pluckSamples, type StruckString } from '@finch/core/sound';
 
@@ -227,6 +228,12 @@ export const benchJobs = {
       ? { recipe, drill: made.value, problem: null, nearest: null }
       : { recipe, drill: null, problem: made.problem, nearest: nearestRecipe(recipe, context) };
   },
+  rekeyed: (
+    blocks: readonly PlanBlock[],
+    from: NoteName | null,
+    to: NoteName | null,
+    context: DrillContext,
+  ): RekeyedBlock[] => rekeyBlocks(blocks, from, to, context),
   found: (finding: Finding): Found => findDrills(finding),
   notches: (recipe: Recipe, context: DrillContext): Notch[] =>
     (['easier', 'harder'] as const).map((way) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
-import { instrumentFor, type Drill } from '@finch/core/drills';
+import { instrumentFor, staffFifths, type Drill } from '@finch/core/drills';
 import type { DrillContext } from '@finch/core/hands';
 import { beatsOf, neckFrames, ticksOf } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
@@ -114,7 +114,11 @@ defineExpose({ go });
       :spacing="58"
       :beats="false"
     />
-    <StaffStrip :bars="around.bars" caption="written an octave above its sound" />
+    <StaffStrip
+      :bars="around.bars"
+      :fifths="staffFifths(drill)"
+      caption="written an octave above its sound"
+    />
   </div>
 </template>
 

@@ -45,7 +45,7 @@ defineExpose({ focus: () => field.value?.focus() });
 
 <template>
   <nav ref="nav" class="sheet scroll families" aria-label="Families" tabindex="0">
-    <h1 class="h2like" tabindex="-1">Families</h1>
+    <h1 class="visually-hidden" tabindex="-1">Families</h1>
     <label class="small" for="find-drill">Find by family, by skill, or by what is wrong</label>
     <form role="search" @submit.prevent="first">
       <BFormInput
@@ -106,25 +106,24 @@ defineExpose({ focus: () => field.value?.focus() });
 h2 {
   font-size: var(--size-1);
   color: var(--ink2);
-  margin: var(--space-2) 0 1px;
+  line-height: 1.1;
+  margin: var(--space-1) 0 1px;
 }
+/* All 29 in sight at once: names stand in a row as long as they fit. */
 .group ul {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
+  display: flex;
+  flex-wrap: wrap;
   gap: 0 var(--space-1);
-  border-top: 1px solid var(--line);
-  padding-top: 2px;
 }
 .group button {
-  width: 100%;
   text-align: left;
   background: none;
-  border: 0;
+  border: 1px solid var(--line);
   border-radius: 3px;
-  padding: var(--space-1);
-  min-height: 28px;
+  padding: 0 var(--space-1);
+  min-height: 24px;
+  margin-bottom: 2px;
   color: var(--ink);
-  line-height: 1.15;
   font-weight: 600;
 }
 @media (pointer: coarse) {
@@ -132,7 +131,7 @@ h2 {
     min-height: 44px;
   }
 }
-.group button:hover {
+.group button:hover:not([aria-current]) {
   background: var(--wash-crown);
 }
 .group [aria-current] {
@@ -150,9 +149,11 @@ h2 {
   white-space: normal;
   display: flex;
   flex-direction: column;
+  align-items: flex-start;
   min-height: 44px;
 }
 .found small {
+  font-weight: 400;
   color: var(--ink2);
 }
 .short {

@@ -92,7 +92,10 @@ export function useDrillBench() {
   const title = computed(() => say(drillTitle(recipe.value)));
   /** Another family around the same grips. */
   const open = (family: DrillFamily) =>
-    (recipe.value = firstRecipe(family, { ...start.value, grips: gripsOf(recipe.value) }));
+    (recipe.value = forHand(
+      firstRecipe(family, { ...start.value, grips: gripsOf(recipe.value) }),
+      drilling.value,
+    ));
 
   /** One step easier and one harder, worked out beside the page like the keys; those before stay meanwhile. */
   const steps = useLatest(

@@ -28,6 +28,7 @@ import { useTaught } from '../../session/taught';
 import PlanBudget from './PlanBudget.vue';
 import PlanRun from './PlanRun.vue';
 import PlanShelf from './PlanShelf.vue';
+import RekeyDialog from './RekeyDialog.vue';
 import { standingWords } from './plan-standing';
 import { usePlanBench } from './use-plan-bench';
 
@@ -58,6 +59,7 @@ offerChord(() => {
   return made?.ok ? chordAmong(gripsInOrder(made.value), 0) : null;
 });
 const swapping = ref(false);
+const rekeying = ref(false);
 const longer = (by: number, at = picked.value) => desk.change((now) => lengthened(now, at, by));
 const over = computed(() => planMinutes(blocks.value) - minutes.value);
 const fit = () => desk.change((now) => fitted(now, minutes.value));
@@ -110,6 +112,7 @@ useKeys('plan', {
   fit,
   undo: desk.undo,
   replan: () => void replan(),
+  rekey: () => (rekeying.value = plan.value !== null),
   start: () => void start(),
 });
 const standing = computed(() =>
@@ -126,11 +129,19 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
       <span v-if="lesson" class="note"
         >Lesson: <b>{{ when }}</b></span
       >
+      <BButton variant="outline-secondary" :disabled="!plan" @click="rekeying = true">Re-key</BButton>
       <BButton variant="outline-secondary" :disabled="!plan" @click="start">Start lesson</BButton>
       <BButton class="pri" variant="dark" :disabled="!plan || keeping.busy.value" @click="keeping.keep()"
         ><IconCheck aria-hidden="true" /> {{ keptByTeacher ? 'Plan kept' : 'Keep plan' }}</BButton
       >
     </Teleport>
+    <RekeyDialog
+      v-model="rekeying"
+      :lesson="lesson"
+      :drilling="drilling"
+      :blocks="blocks"
+      @change="desk.change"
+    />
     <TodayLessons v-if="!id" place="plan" />
     <p v-else-if="error && !lesson" class="refusal" role="alert">
       {{ sayError(error) }}

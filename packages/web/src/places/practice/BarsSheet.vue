@@ -9,6 +9,8 @@ import TabStrip from '../../instruments/TabStrip.vue';
 defineProps<{
   around: ReturnType<typeof barsAround> | null;
   strings: number;
+  /** Sharps of the signature; null where the drill is in no one key. */
+  fifths: number | null;
   /** Beat that sounds. */
   now: number;
   playing: boolean;
@@ -31,7 +33,12 @@ const staff = ref(false);
         >next bars</BButton
       >
     </span>
-    <StaffStrip v-if="staff" :bars="around?.bars ?? []" caption="written an octave above its sound" />
+    <StaffStrip
+      v-if="staff"
+      :bars="around?.bars ?? []"
+      :fifths="fifths"
+      caption="written an octave above its sound"
+    />
     <TabStrip v-else :columns="around?.columns ?? []" :strings="strings" :now="now" :playing="playing" />
   </section>
 </template>

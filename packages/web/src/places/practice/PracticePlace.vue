@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The student's own room: one card at a time, seen, heard, tried, answered and kept. */
-import type { Feel } from '@finch/core/drills';
+import { staffFifths, type Feel } from '@finch/core/drills';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { forwardBack, useKeys } from '../../app/keys';
@@ -132,6 +132,7 @@ useKeys('practice', {
           v-if="!hidden && (!phone || showTab)"
           class="bars"
           :around="around"
+          :fifths="staffFifths(drill)"
           :strings="data.taught.instrument.openPitches.length"
           :now="heard.now()"
           :playing="player.playing.value"

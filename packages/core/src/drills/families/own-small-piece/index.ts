@@ -132,12 +132,14 @@ const USUAL: readonly NamedGrip[] = [
 const heldAtFirst = ({ held, several }: StartingPoint): readonly NamedGrip[] =>
   held.length >= 2 ? held.slice(0, 12) : (several ?? USUAL);
 
+/** Degrees in the order in which a new one is worth most. */
+const USEFUL = [5, 4, 6, 2, 3, 1, 7];
 /** Chords of the key that are not held: what could be new. */
 function newChords({ key, grips }: Parameters): string[] {
   const read = makeKey(key);
   if (!read.ok) return [];
-  return degreeChords(read.value)
-    .map((one) => one.chord)
+  const degrees = degreeChords(read.value);
+  return USEFUL.map((degree) => degrees[degree - 1].chord)
     .filter((chord) => chord.quality !== 'diminished')
     .map((chord) => chord.symbol)
     .filter((symbol) => !gripFor(symbol, grips));
