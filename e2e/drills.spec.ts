@@ -53,3 +53,61 @@ test('spelled by choice: what was mixed up is said, all are counted', async ({ p
   }
   await expect(page.getByText(/^\d of 5 right/)).toBeVisible();
 });
+
+test('a drill by a teacher’s words: what is wrong leads to three, what hurts to none that is played', async ({
+  page,
+}) => {
+  await page.keyboard.press('/');
+  const find = page.getByLabel('Find by family, by skill, or by what is wrong');
+  await expect(find).toBeFocused();
+  await find.fill('F will not ring');
+  const found = page.locator('.found button');
+  await expect(found).toHaveCount(3);
+  await expect(found.first()).toContainText('F, ring check');
+  await find.press('Enter');
+  await expect(page.locator('.drill-title')).toHaveText('F, ring check');
+  await find.fill('sore thumb');
+  await expect(page.locator('.found')).toContainText('What hurts is not played');
+  await find.fill('zzz');
+  await expect(page.getByText('Nothing is called so.')).toBeVisible();
+  await find.press('Escape');
+  await expect(page.locator('.families .group button')).toHaveCount(29);
+});
+
+test('by ear: heard before it is answered, by one key each; counted at the end', async ({ page }) => {
+  await page.locator('.families button', { hasText: 'ear pairs' }).click();
+  await page.getByLabel('To choose from').selectOption('3');
+  await page.getByLabel('Calls').selectOption('10');
+  await page.getByRole('button', { name: 'Try it' }).click();
+  const choices = page.getByRole('group', { name: 'Choose one' }).getByRole('button');
+  for (let call = 1; call <= 10; call++) {
+    await expect(page.getByText(`call ${call} of 10`)).toBeVisible();
+    await expect(choices.first()).toBeDisabled();
+    await page.keyboard.press('1');
+    await expect(page.getByText(`call ${call} of 10`)).toBeVisible();
+    await page.keyboard.press('h');
+    await expect(choices.first()).toBeEnabled();
+    await page.keyboard.press('1');
+  }
+  // Of three as often as the others one choice is right three or four times.
+  await expect(page.getByText(/^[34] of 10 right; one took/)).toBeVisible();
+  await expect(page.locator('.quiz-slips')).toContainText('another quality');
+});
+
+test('a drill on paper and as a sound; another draw', async ({ page }) => {
+  await page.locator('.families button', { hasText: 'own small piece' }).click();
+  await expect(page.locator('.drill-title')).toContainText('A small piece of 8 bars');
+  const sheet = page.locator('.drill-sheet');
+  await expect(sheet).toContainText('1 of 8');
+  const before = await sheet.innerHTML();
+  await page.getByRole('button', { name: 'Another draw' }).click();
+  await expect.poll(() => sheet.innerHTML()).not.toBe(before);
+  await page.getByRole('button', { name: 'Paper' }).click();
+  await expect(page.locator('.modal.show img').first()).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save WAV' }).click();
+  expect((await saved).suggestedFilename()).toMatch(/\.wav$/);
+  const printed = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF' }).click();
+  expect((await printed).suggestedFilename()).toMatch(/\.pdf$/);
+});

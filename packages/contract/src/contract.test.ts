@@ -137,6 +137,16 @@ describe('takes and recipes', () => {
     },
   );
 
+  test('calls and a note travel with a take, and are not needed', () => {
+    const sent = {
+      ...JSON.parse(JSON.stringify(takeOf(recipes[2]))),
+      steps: ['clean', 'wrong note'],
+      calls: [{ seconds: 2.5 }, { seconds: 4, slip: 'respelled' }],
+      note: 'C rubs.',
+    };
+    expect(v.parse(takeSchema, sent)).toEqual(sent);
+  });
+
   test('every recipe of the syllabus passes', () => {
     for (const skill of firstSyllabus.skills)
       for (const recipe of skill.practice)
@@ -156,6 +166,10 @@ describe('takes and recipes', () => {
     [{ feel: { hand: 'pain' } }, 'feel.where'],
     [{ feel: { hand: 'pain', where: 'ego', side: 'left' } }, 'feel.where'],
     [{ durationSeconds: 1e9 }, 'durationSeconds'],
+    [{ steps: ['clean'], calls: [{ seconds: 2 }, { seconds: 3 }] }, 'calls'],
+    [{ steps: ['clean'], calls: [{ seconds: -1 }] }, 'calls.0.seconds'],
+    [{ steps: ['clean'], calls: [{ seconds: 1, slip: 'asleep' }] }, 'calls.0.slip'],
+    [{ note: 'x'.repeat(301) }, 'note'],
     [{ recipe: { ...recipes[2], version: 9 } }, 'recipe.version'],
   ])('%j is refused at %s', (change, at) => {
     expect(issueAt(takeSchema, { ...JSON.parse(JSON.stringify(takeOf(recipes[2]))), ...change })).toBe(at);

@@ -1,7 +1,7 @@
 /** What is asked of the printer: shape cards with their names, as a page of them or each alone, or the chart of a piece. */
 import * as v from 'valibot';
-import { fretsSchema } from './drills';
-import { instrumentSchema } from './hands';
+import { fretsSchema, recipeSchema } from './drills';
+import { handSchema, instrumentSchema, limitsSchema } from './hands';
 import { chartSchema } from './pieces';
 
 const shortText = v.pipe(v.string(), v.maxLength(80, 'at most 80 characters'));
@@ -86,6 +86,22 @@ export const paperSchema = v.variant(
       names: named,
     }),
     v.object({
+      layout: v.literal('drill'),
+      ...look,
+      recipe: recipeSchema,
+      /** Whose hand it is made for. */
+      hand: handSchema,
+      instrument: instrumentSchema,
+      limits: v.optional(limitsSchema),
+      lines: v.pipe(v.array(v.pipe(v.string(), v.maxLength(160))), v.maxLength(4)),
+      answers: v.boolean(),
+      takes: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(20, 'at most 20 takes')),
+      words: v.object({ takes: shown, clean: shown, nearly: shown, notYet: shown, answers: shown }),
+      /** What each step asks, as it is to be printed. */
+      asks: v.pipe(v.array(v.pipe(v.string(), v.maxLength(160))), v.maxLength(500, 'at most 500 steps')),
+      names: named,
+    }),
+    v.object({
       layout: v.literal('necks'),
       ...look,
       instrument: instrumentSchema,
@@ -102,6 +118,6 @@ export const paperSchema = v.variant(
       ),
     }),
   ],
-  'a page of cards, each card alone, a chart, keys, or necks',
+  'a page of cards, each card alone, a chart, keys, a drill, or necks',
 );
 export type PaperBody = v.InferOutput<typeof paperSchema>;

@@ -95,6 +95,7 @@ export { withWeakCells, type PastCalls } from './families/root-call/grid';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
 export { staffFifths } from './staff-key';
+export { onPaper, type PaperWords } from './on-paper';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {

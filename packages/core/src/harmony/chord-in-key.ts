@@ -67,16 +67,30 @@ const setOf = (notes: readonly NoteName[]): NoteSet => ({
   names: new Set(notes.map(noteText)),
 });
 
-export function scalesOf(key: Key, chords: readonly Chord[]): KeyScales {
+/** Scales by the name of their key: the same for every progression. */
+const known = new Map<string, Omit<KeyScales, 'key' | 'blues'>>();
+
+function setsOf(key: Key): Omit<KeyScales, 'key' | 'blues'> {
+  const name = `${noteText(key.tonic)} ${key.kind} ${key.mode}`;
+  const there = known.get(name);
+  if (there) return there;
   const minor = key.kind === 'minor';
-  const tonic = pitchClassOf(key.tonic);
-  const dominantOn = (pc: number) => chords.some((one) => isDominant(one) && rootOf(one) === mod12(pc));
-  return {
-    key,
+  const made = {
     own: setOf(key.scale),
     parallel: setOf(scaleOn(key.tonic, key.mode === 'minor' ? 'major' : 'minor').notes),
     harmonic: minor ? setOf(scaleOn(key.tonic, 'harmonic minor').notes) : null,
     raisedSix: minor ? setOf(scaleOn(key.tonic, 'dorian').notes) : null,
+  };
+  known.set(name, made);
+  return made;
+}
+
+export function scalesOf(key: Key, chords: readonly Chord[]): KeyScales {
+  const tonic = pitchClassOf(key.tonic);
+  const dominantOn = (pc: number) => chords.some((one) => isDominant(one) && rootOf(one) === mod12(pc));
+  return {
+    key,
+    ...setsOf(key),
     blues: key.kind === 'major' && dominantOn(tonic) && dominantOn(tonic + 5),
   };
 }

@@ -11,3 +11,4 @@ export { PLAIN_LEVEL } from './struck';
 export { soundSchedule, type ClickSound, type PluckSound, type Sound } from './schedule';
 export { pieceSounds, type PiecePlayback, type PieceSounds, type SoundingBar } from './piece-schedule';
 export { droneSounds, lineSounds, strumSounds } from './strums';
+export { mixSounds, type MixOptions } from './mix';

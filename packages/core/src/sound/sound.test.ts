@@ -1,7 +1,7 @@
 import { averageHand, standardGuitar } from '../fretboard';
 import { changeLoop, makeDrill, ringCheck } from '../drills';
 import { must } from '../kernel';
-import { clickSamples, pitchToHz, pluckOf, pluckSamples, soundSchedule } from '.';
+import { clickSamples, mixSounds, pitchToHz, pluckOf, pluckSamples, soundSchedule } from '.';
 
 const RATE = 44_100;
 const loop = must(
@@ -149,4 +149,33 @@ test('every ringing string of a guitar begins as loud as the others, and under f
     }),
   );
   expect(Math.max(...loud) / Math.min(...loud)).toBeLessThan(1.12);
+});
+
+describe('a schedule as samples', () => {
+  const pluck = (atSeconds: number, midiPitch: number, stringIndex: number, seconds = 0.5) =>
+    ({ kind: 'pluck', atSeconds, seconds, midiPitch, stringIndex, fret: 0, touch: 'ring', level: 0.8 }) as const; // prettier-ignore
+  const click = (atSeconds: number, beat: number) =>
+    ({ kind: 'click', atSeconds, accent: false, beat }) as const;
+  const mixed = (sounds: Parameters<typeof mixSounds>[0], noClick = false) =>
+    mixSounds(sounds, { instrument: standardGuitar, sampleRate: RATE, noClick });
+  const loud = (samples: Float32Array, from: number, to: number) =>
+    samples.slice(from * RATE, to * RATE).reduce((most, one) => Math.max(most, Math.abs(one)), 0);
+
+  test('each sound begins in its place and is in tune; what is over dies away; the loudest moment is under full scale', () => {
+    const samples = mixed([pluck(0.5, 64, 5), pluck(2, 69, 5, 0.3)]);
+    expect(samples.length / RATE).toBeCloseTo(2.7, 2);
+    expect(loud(samples, 0, 0.49)).toBe(0);
+    expect(loud(samples, 0.5, 0.7)).toBeGreaterThan(0.3);
+    expect(loud(samples, 1.4, 1.9)).toBeLessThan(0.02);
+    expect(Math.abs(1200 * Math.log2(heardHz(samples.slice(2 * RATE, 2.3 * RATE), 400, 480) / 440))).toBeLessThan(12); // prettier-ignore
+    expect(loud(samples, 0, 3)).toBeCloseTo(0.89, 2);
+  });
+  test('without the click the count-in is still there', () => {
+    const sounds = [click(0, -1), pluck(1, 64, 5), click(1, 0), click(2, 1)];
+    const bare = mixed(sounds, true);
+    expect(loud(bare, 0, 0.1)).toBeGreaterThan(0);
+    expect(loud(bare, 1.95, 2.2)).toBe(0);
+    expect(loud(mixed(sounds), 2, 2.05)).toBeGreaterThan(0);
+    expect(mixed([])).toHaveLength(0);
+  });
 });

@@ -1,6 +1,7 @@
 /** Shape cards, charts, keys and scales on paper. Nothing is read or stored: whoever asks says what stands on the pages. */
 import {
   drawChart,
+  drawDrillSheet,
   drawKeySheet,
   drawPages,
   drawScaleSheet,
@@ -8,9 +9,11 @@ import {
   type PaperPage,
 } from '@finch/core/paper';
 import type { PaperBody } from '@finch/contract';
+import { makeDrill, onPaper } from '@finch/core/drills';
 import { readChart } from '@finch/core/score';
 import { trueSigns } from '@finch/core/shapes';
 import type { Clock } from '../platform/clock';
+import { Refusal } from '../platform/problems';
 import { paperFonts, pdfOf } from './pdf';
 
 export interface Paper {
@@ -24,6 +27,16 @@ function pagesOf(asked: PaperBody): PaperPage[] {
   if (asked.layout === 'keys') return drawKeySheet(asked.keys, { ...asked, signs: trueSigns });
   if (asked.layout === 'necks')
     return drawScaleSheet(asked.necks, asked.instrument, { ...asked, signs: trueSigns });
+  if (asked.layout === 'drill') {
+    const { hand, instrument, limits, asks, names } = asked;
+    const context = { hand, instrument, ...(limits ? { limits } : {}) };
+    const drill = makeDrill(asked.recipe, context);
+    if (!drill.ok) throw new Refusal(drill.problem.code, drill.problem.at, drill.problem.detail);
+    return drawDrillSheet(onPaper(drill.value, { asks, names, signs: trueSigns }, context), {
+      ...asked,
+      signs: trueSigns,
+    });
+  }
   return asked.layout === 'page'
     ? drawPages(asked.cards, options)
     : asked.cards.map((card) => drawSingle(card, options));

@@ -1,7 +1,8 @@
 import { drawPages, drawSingle, type PaperCard } from '@finch/core/paper';
 import { inflateSync } from 'node:zlib';
 import { join } from 'node:path';
-import { standardGuitar } from '@finch/core/fretboard';
+import { changeLoop } from '@finch/core/drills';
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { inPosition } from '@finch/core/scales';
 import { trueSigns } from '@finch/core/shapes';
 import { must } from '@finch/core/kernel';
@@ -144,9 +145,32 @@ describe('asked over HTTP', () => {
     necks: [{ name: 'E form', under: '', notes: inPosition(abMajor, 3, standardGuitar).notes }],
   };
 
-  test('keys and necks come back as PDFs of vectors', async () => {
+  const drill = {
+    layout: 'drill',
+    title: 'C → G',
+    foot: '',
+    show: 'fingers',
+    leftHanded: false,
+    recipe: changeLoop({
+      grips: [
+        { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
+        { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
+      ],
+      beatsEach: 4,
+    }),
+    hand: averageHand,
+    instrument: standardGuitar,
+    lines: ['Were 9 of 10 changes clean?'],
+    answers: false,
+    takes: 10,
+    words: { takes: 'Takes', clean: 'clean', nearly: 'nearly', notYet: 'not yet', answers: 'Answers' },
+    asks: ['C', 'G'],
+    names: {},
+  };
+
+  test('keys, necks and a drill come back as PDFs of vectors', async () => {
     const agent = await world.sit(world.here.studentSeatId);
-    for (const asked of [keys, { ...keys, keys: ['Ab major'], blank: true }, necks]) {
+    for (const asked of [keys, { ...keys, keys: ['Ab major'], blank: true }, necks, drill]) {
       const answer = await agent.post('/api/paper').send(asked).expect(200);
       const pdf = Buffer.from(answer.body.pdf, 'base64');
       expect([...pdf.toString('latin1').matchAll(/\/Type \/Page\b/g)]).toHaveLength(1);
@@ -158,6 +182,11 @@ describe('asked over HTTP', () => {
     ['no key', { ...keys, keys: [] }],
     ['too many keys', { ...keys, keys: new Array(31).fill('C major') }],
     ['no neck', { ...necks, necks: [] }],
+    [
+      'a drill nothing can be made of',
+      { ...drill, recipe: { ...drill.recipe, parameters: { ...drill.recipe.parameters, tempoBpm: 290 } } },
+    ],
+    ['a drill of another version', { ...drill, recipe: { ...drill.recipe, version: 2 } }],
     [
       'a fret off the neck',
       { ...necks, necks: [{ name: '', under: '', notes: [{ ...necks.necks[0].notes[0], fret: 99 }] }] },

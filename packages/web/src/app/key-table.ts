@@ -156,6 +156,7 @@ export const KEY_TABLE = {
     attempt: one('t', 'try it'),
     redraw: one('n', 'another draw'),
     find: one('/', 'find a drill'),
+    paper: one('p', 'paper and sound', QUIET),
     put: one('Shift+p', 'put in plan'),
   },
   'write-up': {

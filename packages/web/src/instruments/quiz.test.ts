@@ -1,13 +1,15 @@
 import { formula, makeDrill, noteReading, rootCall, stringWalk, type Recipe } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
-import { isRight, outcomeOf, quizBoard } from './quiz';
+import { ticksOf } from '@finch/core/score';
+import { barAlone, isRight, outcomeOf, quizBoard, quizEnd } from './quiz';
 
 const stepsOf = (recipe: Recipe) =>
   must(makeDrill(recipe, { hand: averageHand, instrument: standardGuitar })).steps.filter(
     (step) => step.answer,
   );
-const walk = stepsOf(stringWalk({ string: 6, key: 'C major', maxFret: 12, calls: 8, secondsPerCall: 5 }));
+const walkRecipe = stringWalk({ string: 6, key: 'C major', maxFret: 12, calls: 8, secondsPerCall: 5 });
+const walk = stepsOf(walkRecipe);
 const reading = stepsOf(
   noteReading({ position: 5, strings: 6, key: 'C major', count: 12, secondsPerNote: 6 }),
 );
@@ -76,4 +78,33 @@ describe('an answer', () => {
     expect(outcomeOf(any, [{ string: 6, fret: 3 }], 1, 5)).toBe('wrong note');
     expect(isRight({ kind: 'choice', choices: ['E'], right: 'E' }, [])).toBe(false);
   });
+});
+
+test('what is written down is right by its notes alone', () => {
+  const written = { kind: 'written' as const, right: 'Ab C Eb' };
+  expect(outcomeOf(written, 'ab c eb', 3, Number.POSITIVE_INFINITY)).toBe('clean');
+  expect(outcomeOf(written, 'G# C Eb', 3, Number.POSITIVE_INFINITY)).toBe('wrong note');
+  expect(isRight(written, [])).toBe(false);
+});
+
+test('a call sounds as its one bar, not counted in', () => {
+  const drill = must(makeDrill(walkRecipe, { hand: averageHand, instrument: standardGuitar }));
+  const [, second] = drill.score.parts[0].bars;
+  const alone = barAlone(drill.score, ticksOf(drill.score.parts[0].bars[0].beats));
+  expect([alone.countInBeats, alone.parts[0].bars]).toEqual([0, [second]]);
+});
+
+test('the end counts right ones and late ones, the middle time, and each confusion, the commonest first', () => {
+  const taken = [
+    { seconds: 2 },
+    { seconds: 4, slip: 'altered' as const },
+    { seconds: 3, slip: 'respelled' as const },
+    { seconds: 9, slip: 'respelled' as const },
+    { seconds: 30 },
+  ];
+  expect(quizEnd(['clean', 'wrong note', 'wrong note', 'wrong note', 'late'], taken)).toEqual({
+    says: '1 of 5 right, 1 more too late; one took 4.0 s',
+    slips: ['the same sound by another letter: 2 times', 'a tone a half step off: 1 time'],
+  });
+  expect(quizEnd(['clean'], [{ seconds: 1 }]).slips).toEqual([]);
 });

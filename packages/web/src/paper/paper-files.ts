@@ -4,6 +4,8 @@
  */
 import {
   drawChart,
+  drawDrillSheet,
+  type DrillSheetOptions,
   drawKeySheet,
   drawScaleSheet,
   type ChartPaperGrip,
@@ -16,7 +18,9 @@ import {
   type PaperPage,
   type ScaleSheetNeck,
 } from '@finch/core/paper';
+import { onPaper, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
+import type { DrillContext } from '@finch/core/hands';
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import displayFont from '@fontsource-variable/piazzolla/files/piazzolla-latin-wght-normal.woff2?url';
 import { routes, type PaperBody } from '@finch/contract';
@@ -57,7 +61,15 @@ interface NecksJob extends Look {
   readonly necks: readonly ScaleSheetNeck[];
 }
 
-export type PaperJob = CardsJob | ChartJob | KeysJob | NecksJob;
+interface DrillJob extends Look, Pick<DrillSheetOptions, 'lines' | 'answers' | 'takes' | 'words' | 'names'> {
+  readonly layout: 'drill';
+  readonly drill: Drill;
+  readonly context: DrillContext;
+  /** What each step asks, as it is to be printed. */
+  readonly asks: readonly string[];
+}
+
+export type PaperJob = CardsJob | ChartJob | KeysJob | NecksJob | DrillJob;
 
 const PNG_DOTS_A_MM = 300 / 25.4;
 /** A browser refuses canvases much larger than this. */
@@ -95,6 +107,10 @@ function pagesOf(job: PaperJob): PaperPage[] {
   const options = { ...job, signs: trueSigns };
   if (job.layout === 'chart') return drawChart(job.piece, { ...job, signs: trueSigns });
   if (job.layout === 'keys') return drawKeySheet(job.keys, { ...job, signs: trueSigns });
+  if (job.layout === 'drill') {
+    const asked = { ...job, signs: trueSigns };
+    return drawDrillSheet(onPaper(job.drill, asked, job.context), asked);
+  }
   if (job.layout === 'necks') return drawScaleSheet(job.necks, job.instrument, { ...job, signs: trueSigns });
   return job.layout === 'page'
     ? drawPages(job.cards, options)
@@ -134,6 +150,24 @@ function bodyOf(job: PaperJob): PaperBody {
   if (job.layout === 'keys') {
     const { layout, keys, sevenths, blank, school, names } = job;
     return { ...look, layout, keys: [...keys], sevenths, blank, school, names: { ...names } };
+  }
+  if (job.layout === 'drill') {
+    const { layout, drill, context, lines, answers, takes, words, asks, names } = job;
+    const { hand, instrument, limits } = context;
+    return {
+      ...look,
+      layout,
+      recipe: drill.recipe,
+      hand,
+      instrument,
+      ...(limits ? { limits } : {}),
+      lines: lines.map((one) => one.slice(0, 160)),
+      answers,
+      takes,
+      words: { ...words },
+      asks: asks.map((one) => one.slice(0, 160)),
+      names: { ...names },
+    };
   }
   if (job.layout === 'necks') {
     const necks = job.necks.map((neck) => ({ ...neck, notes: neck.notes.map((one) => ({ ...one })) }));

@@ -32,6 +32,7 @@ import {
   type Piece,
   type PieceDemand,
   type SingerRange,
+  type Score,
 } from '@finch/core/score';
 import {
   easier,
@@ -71,8 +72,16 @@ import {
 } from '@finch/core/shapes';
 import { pitchClassOf, rootNamed, type Key, type NoteName } from '@finch/core/theory';
 import { rekeyBlocks, type PlanBlock, type RekeyedBlock } from '@finch/core/planning';
+import { WaveFile } from 'wavefile';
 import { findDrills, type Finding, type Found } from '@finch/core/syllabus';
-import { clickSamples, pluckOf, pluckSamples, type StruckString } from '@finch/core/sound';
+import {
+  clickSamples,
+  pluckOf,
+  pluckSamples,
+  type StruckString,
+  mixSounds,
+  soundSchedule,
+} from '@finch/core/sound';
 
 /** A chord along the neck, for one screen. */
 export interface AlongNeck {
@@ -152,6 +161,9 @@ export interface Notch {
   readonly problem: Problem | null;
   readonly effort: number | null;
 }
+
+/** Samples a second of a file. */
+const WAV_RATE = 44_100;
 
 export const benchJobs = {
   /** The first cards at once; the rest waits here until it is asked for, so that nobody waits for its copying. */
@@ -248,6 +260,23 @@ export const benchJobs = {
     }),
   keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
     Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
+  /** A score gone round so often, counted in once, as a WAV file of one channel. */
+  wav: (score: Score, instrument: Instrument, rounds: number, noClick: boolean): Uint8Array => {
+    const bars = score.parts.map((part) => ({
+      ...part,
+      bars: Array.from({ length: rounds }, () => part.bars).flat(),
+    }));
+    const sounds = soundSchedule({ ...score, parts: bars }, instrument);
+    const samples = mixSounds(sounds, { instrument, sampleRate: WAV_RATE, noClick });
+    const file = new WaveFile();
+    file.fromScratch(
+      1,
+      WAV_RATE,
+      '16',
+      Int16Array.from(samples, (one) => Math.round(32767 * one)),
+    );
+    return file.toBuffer();
+  },
   pluck: (struck: StruckString, seconds: number, sampleRate: number): Float32Array =>
     pluckSamples({ ...pluckOf(struck), seconds, sampleRate }),
   click: (sampleRate: number, accent: boolean): Float32Array => clickSamples(sampleRate, accent),

@@ -12,6 +12,7 @@ import { say, sayProblem } from '../../words';
 import { FAMILY_WORDS } from '../../words/family-words';
 import DrillAsk from './DrillAsk.vue';
 import DrillEffort from './DrillEffort.vue';
+import DrillPaper from './DrillPaper.vue';
 import DrillSheet from './DrillSheet.vue';
 import FamilyList from './FamilyList.vue';
 import KeyRow from './KeyRow.vue';
@@ -41,6 +42,7 @@ const { student, drilling, limit, instrument } = taught;
 const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}’s` : 'a middle'));
 const stage = useStages(2);
 const trying = ref(false);
+const printing = ref(false);
 const list = useTemplateRef<InstanceType<typeof FamilyList>>('list');
 const sheet = useTemplateRef<InstanceType<typeof DrillSheet>>('sheet');
 useKeys('drills', {
@@ -51,6 +53,7 @@ useKeys('drills', {
   key: bench.nextKey,
   attempt: () => (trying.value = drill.value?.judged === 'calls'),
   redraw: () => draws.value && bench.redraw(),
+  paper: () => (printing.value = drill.value !== null),
   find: () => list.value?.focus(),
   put: () => void bench.put(),
 });
@@ -81,6 +84,7 @@ useKeys('drills', {
           <p class="small trains">{{ recipe.family }}: {{ FAMILY_WORDS[recipe.family].trains }}</p>
         </div>
         <span class="middle-acts">
+          <BButton variant="outline-secondary" :disabled="!drill" @click="printing = true">Paper</BButton>
           <BButton v-if="draws" variant="outline-secondary" :disabled="!drill" @click="bench.redraw"
             >Another draw</BButton
           >
@@ -140,6 +144,13 @@ useKeys('drills', {
         The drill in this address could not be read, so another is open. Make it anew from its grips or bars.
       </p>
     </aside>
+    <DrillPaper
+      v-model="printing"
+      :drill="drill"
+      :title="title"
+      :context="drilling"
+      :who="student?.name ?? ''"
+    />
     <HouseDialog v-model="trying" size="lg" :title="title">
       <NeckQuiz v-if="trying && drill" :drill="drill" :instrument="instrument" />
     </HouseDialog>

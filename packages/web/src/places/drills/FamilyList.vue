@@ -121,8 +121,9 @@ h2 {
   border: 1px solid var(--line);
   border-radius: 3px;
   padding: 0 var(--space-1);
-  min-height: 24px;
-  margin-bottom: 2px;
+  min-height: 22px;
+  line-height: 1.2;
+  margin-bottom: 1px;
   color: var(--ink);
   font-weight: 600;
 }

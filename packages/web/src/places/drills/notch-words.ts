@@ -30,6 +30,8 @@ export function notchWords(before: Recipe, next: Recipe): string {
       const label = () => fieldLabel(next.family, name).toLowerCase();
       if (typeof value === 'number') return `${NAMES[name] ?? label()} ${value}`;
       if (NAMES[name]) return NAMES[name];
+      if (typeof value === 'boolean')
+        return `${label()} ${choiceText(next.family, name, value ? 'yes' : 'no')}`;
       return value === undefined ? `no ${label()}` : choiceText(next.family, name, String(value));
     })
     .join(', ');

@@ -103,7 +103,9 @@ export function useRekey(
     (hands.answer.value ?? []).filter((one) => picked.value.includes(one.id)),
   );
   const changes = computed(
-    () => own.value && blocks.value.some((one) => JSON.stringify(one.block) !== JSON.stringify(one.was)),
+    () =>
+      own.value &&
+      blocks.value.some((one) => JSON.stringify(one.block.recipe) !== JSON.stringify(one.was.recipe)),
   );
   const ready = computed(
     () =>

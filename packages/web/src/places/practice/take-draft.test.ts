@@ -1,4 +1,12 @@
-import { changeLoop, makeDrill, ringCheck, rootCall, strumReading, warmUp } from '@finch/core/drills';
+import {
+  changeLoop,
+  makeDrill,
+  openTask,
+  ringCheck,
+  rootCall,
+  strumReading,
+  warmUp,
+} from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { emptyDraft, isComplete, takeOf, withLadder } from './take-draft';
@@ -113,4 +121,28 @@ test('bars that missed their time came late, or early where that was said', () =
   const missed = (take: ReturnType<typeof takeOf>) => take.steps.filter((step) => step !== 'clean');
   expect(missed(takeOf(draft, read, null, when))).toEqual(['late', 'late']);
   expect(missed(takeOf({ ...draft, missed: 'early' }, read, null, when))).toEqual(['early', 'early']);
+});
+
+test('an open task is complete once it was played and one sentence is written, which goes with the take', () => {
+  const task = must(
+    makeDrill(
+      openTask({ key: 'A minor', question: 'what rubs', lowFret: 5, highFret: 8, thickString: 6, thinString: 1, notes: 'the five', ground: 'drone', minutes: 3 }), // prettier-ignore
+      context,
+    ),
+  );
+  const played = { ...emptyDraft(task), done: true };
+  expect([isComplete(played, task), isComplete({ ...played, note: '  ' }, task)]).toEqual([false, false]);
+  const take = takeOf({ ...played, note: ' C rubs against B. ' }, task, null, when);
+  expect([take.note, take.result]).toEqual(['C rubs against B.', 'clean']);
+  expect(takeOf({ ...emptyDraft(loop), clean: 9, done: true }, loop, null, when)).not.toHaveProperty('note');
+});
+
+test('calls are kept with their seconds and what was mixed up, one for each step or none at all', () => {
+  const quiz = must(
+    makeDrill(rootCall({ rootString: 6, answer: 'root', count: 2, secondsPerCall: 6, maxFret: 9 }), context),
+  );
+  const calls = [{ seconds: 2.5 }, { seconds: 9.1, slip: 'a fret off' as const }];
+  const answered = { ...emptyDraft(quiz), outcomes: ['clean', 'wrong note'] as const, calls, done: true };
+  expect(takeOf(answered, quiz, null, when)).toMatchObject({ calls, source: 'quiz' });
+  expect(takeOf({ ...answered, calls: calls.slice(1) }, quiz, null, when)).not.toHaveProperty('calls');
 });

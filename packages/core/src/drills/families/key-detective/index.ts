@@ -9,7 +9,7 @@ import { parallelOf, relativeOf } from '../../../harmony/circle';
 import type { DrillContext } from '../../../hands/taught-hand';
 import { seededRandom, type Random } from '../../../kernel/random';
 import { fail, ok, type Result } from '../../../kernel/result';
-import { gripNotes, type Bar } from '../../../score/score';
+import type { Bar } from '../../../score/score';
 import { TICKS_A_BEAT } from '../../../score/ticks';
 import type { Chord } from '../../../theory/chord';
 import { noteAtDegree } from '../../../theory/degree';
@@ -22,7 +22,7 @@ import { type FamilyDefinition, gripless, keyless } from '../../family';
 import { calledIn, drawn, type Called } from '../../number-walk';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { ASKS, parameters } from './parameters';
-import { heldRow } from '../../spans';
+import { heardChord } from '../../heard-notes';
 
 type Parameters = ParametersOf<typeof parameters>;
 export type KeyDetectiveRecipe = RecipeOf<'key detective', Parameters>;
@@ -49,6 +49,11 @@ function listOf(given: Parameters, length: number, random: Random): List | null 
     const key = random.pick(keys);
     const pool = calledIn(key, foreign ? '1 2 3 4 5 6 7 b7 V7/x' : '1 2 3 4 5 6', sevenths);
     const line: readonly Called[] = drawn(pool, length, random);
+    // Counted here first where that is exact: to find the key takes a hundred times as long.
+    const outside = new Set(
+      line.filter((one) => one.leads !== undefined || one.number === 'b7').map((one) => one.chord.symbol),
+    );
+    if (key.mode === 'major' && outside.size !== foreign) continue;
     const chords = line.map((one) => one.chord);
     const [first, second] = findKeys(chords);
     if (first?.key.name !== key.name || (second && first.points - second.points < LEAD)) continue;
@@ -124,17 +129,15 @@ function make(recipe: KeyDetectiveRecipe, context: DrillContext): Result<DrillOf
     let list: List | null = null;
     for (let long = length; !list && long <= LONGEST; long++) list = listOf(given, long, random);
     if (!list) return fail('drill.list', 'foreign', 'longer lists, or fewer foreign chords');
-    const row = heldRow(list.chords, context, 'a higher limit, or triads');
-    if (!row.ok) return row;
     const each = Math.floor((BEATS_A_CALL * TICKS_A_BEAT) / list.chords.length);
     const heard: Bar = {
       beats: BEATS_A_CALL,
-      events: row.value.map(({ frets, fingers }, n) => ({
+      events: list.chords.map((chord, n) => ({
         tick: n * each,
         ticks: each,
-        notes: gripNotes(frets, fingers),
+        notes: heardChord(chord, context.instrument),
         stroke: 'strum',
-        chord: list.chords[n].symbol,
+        chord: chord.symbol,
       })),
     };
     asked.push(...questionsOf(list, given, heard, random));

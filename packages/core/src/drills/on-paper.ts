@@ -1,0 +1,62 @@
+/** What of a drill stands on paper. */
+import type { DrillSheetContent, SheetCall } from '../paper/drill-sheet';
+import type { DrillContext } from '../hands/taught-hand';
+import type { DrillStep } from './drill';
+import { instrumentFor } from './drill';
+import type { GripItem } from './items';
+import type { Drill } from './recipe';
+
+/** Grips printed as cards; more are read from the tab. */
+const MOST_CARDS = 12;
+
+/** What the words of a drill are printed as: its steps in their order, and names of chords by symbol. */
+export interface PaperWords {
+  readonly asks: readonly string[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly signs: (text: string) => string;
+}
+
+const rightOf = ({ answer }: DrillStep, signs: (text: string) => string): string => {
+  if (!answer) return '';
+  if ('right' in answer) return answer.right.split(' ').map(signs).join(' ');
+  return answer.places.map(({ string, fret }) => `${string}:${fret}`).join(answer.kind === 'all places' ? ' + ' : ' / '); // prettier-ignore
+};
+
+function gripsOf(steps: readonly DrillStep[]): GripItem[] {
+  const seen = new Map<string, GripItem>();
+  for (const { grip } of steps) if (grip) seen.set(`${grip.chord} ${grip.frets.join()}`, grip);
+  return [...seen.values()].slice(0, MOST_CARDS);
+}
+
+/** Calls that are heard have nothing to be read; calls and boxes have no tab, which would answer them. */
+export function onPaper(drill: Drill, words: PaperWords, context: DrillContext): DrillSheetContent {
+  const { steps } = drill;
+  const asked = steps.flatMap((step, i): (SheetCall & { readonly written: boolean })[] =>
+    step.answer
+      ? [
+          {
+            ask: words.asks[i] ?? '',
+            right: rightOf(step, words.signs),
+            written: step.answer.kind === 'written',
+          },
+        ]
+      : [],
+  );
+  const played = steps.flatMap((step, i) =>
+    drill.judged === 'calls' && !step.answer ? [{ ask: words.asks[i] ?? '', right: '' }] : [],
+  );
+  return {
+    cards: gripsOf(steps).map((grip) => ({
+      frets: grip.frets,
+      fingers: grip.fingers,
+      name: words.names[grip.chord] ?? words.signs(grip.chord),
+      under: '',
+    })),
+    score: drill.judged === 'calls' ? null : drill.score,
+    calls: [...asked.filter((one) => !one.written), ...played],
+    boxes: asked.filter((one) => one.written),
+    board: drill.bounds
+      ? { notes: drill.bounds.notes, instrument: instrumentFor(drill, context.instrument) }
+      : null,
+  };
+}

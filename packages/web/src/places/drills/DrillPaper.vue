@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** A drill on paper, with boxes for takes and answers on a page of their own; and its sound as a file. */
+import { instrumentFor, type Drill } from '@finch/core/drills';
+import type { DrillContext } from '@finch/core/hands';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, ref } from 'vue';
+import { saveFile } from '../../app/save-file';
+import HouseDialog from '../../furniture/HouseDialog.vue';
+import PickBox from '../../instruments/PickBox.vue';
+import { fileName, type PaperJob } from '../../paper/paper-files';
+import PaperSheet from '../../paper/PaperSheet.vue';
+import { useSeat } from '../../session/seat';
+import { nameChord, plural, say, sayError } from '../../words';
+import { FAMILY_WORDS } from '../../words/family-words';
+import { benchWork, plain } from '../../workers/bench';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ drill: Drill | null; title: string; context: DrillContext; who: string }>();
+const seat = useSeat();
+const TAKES = [0, 6, 10, 20];
+const ROUNDS = [1, 2, 4, 8];
+/** The most bars of a file: longer ones are begun again by whoever plays them. */
+const MOST_BARS = 256;
+const takes = ref(10);
+const answers = ref(true);
+const rounds = ref(2);
+const click = ref(true);
+const busy = ref(false);
+const trouble = ref('');
+const asked = computed(() => props.drill?.steps.some((step) => step.answer) ?? false);
+const job = computed<PaperJob | null>(() => {
+  const { drill } = props;
+  if (!open.value || !drill) return null;
+  const chords = new Set(
+    drill.score.parts.flatMap((part) =>
+      part.bars.flatMap((bar) => bar.events.flatMap((one) => one.chord ?? [])),
+    ),
+  );
+  for (const { grip } of drill.steps) if (grip) chords.add(grip.chord);
+  return {
+    layout: 'drill',
+    title: props.title,
+    foot: [seat.studio?.name, props.who].filter(Boolean).join(', '),
+    show: 'fingers',
+    leftHanded: props.context.instrument.leftHanded,
+    drill,
+    context: props.context,
+    lines: [
+      `${drill.recipe.family}: ${FAMILY_WORDS[drill.recipe.family].trains}`,
+      say(drill.question),
+      ...(drill.hasBarre ? ['A barre: press, check, release; light as it rings. Pain means stop.'] : []),
+    ],
+    answers: answers.value && asked.value,
+    takes: takes.value,
+    words: {
+      takes: 'Takes: day, tempo, how it came',
+      clean: 'clean',
+      nearly: 'nearly',
+      notYet: 'not yet',
+      answers: 'Answers',
+    },
+    asks: drill.steps.map((step) => say(step.ask)),
+    names: Object.fromEntries([...chords].map((symbol) => [symbol, nameChord(symbol)])),
+  };
+});
+const bars = computed(() => props.drill?.score.parts[0]?.bars.length ?? 0);
+const roundChoices = computed(() =>
+  ROUNDS.filter((n) => n === 1 || n * bars.value <= MOST_BARS).map((value) => ({
+    value,
+    text: plural(value, 'round'),
+  })),
+);
+async function wav() {
+  const { drill } = props;
+  if (!drill || busy.value) return;
+  busy.value = true;
+  trouble.value = '';
+  try {
+    const instrument = instrumentFor(drill, props.context.instrument);
+    const file = await benchWork().wav(plain(drill.score), plain(instrument), rounds.value, !click.value);
+    saveFile(fileName(props.title, 'wav'), new Blob([Uint8Array.from(file)], { type: 'audio/wav' }));
+  } catch (problem) {
+    trouble.value = sayError(problem);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <HouseDialog v-model="open" size="lg" title="Paper and sound">
+    <PaperSheet :job="job">
+      <label class="note"
+        >Boxes for takes
+        <PickBox
+          v-model="takes"
+          :options="TAKES.map((value) => ({ value, text: value ? String(value) : 'none' }))"
+      /></label>
+      <label v-if="asked" class="note"
+        ><input v-model="answers" type="checkbox" /> Answers on a page of their own</label
+      >
+    </PaperSheet>
+    <form class="sound" @submit.prevent="wav">
+      <h3>As a sound</h3>
+      <p class="small">
+        Counted in{{ drill?.tempoBpm ? `, at ${Math.round(drill.tempoBpm)}` : '' }}. Another tempo: set it in
+        the drill first.
+      </p>
+      <PickBox v-model="rounds" :options="roundChoices" aria-label="How often it goes round" />
+      <label class="note"><input v-model="click" type="checkbox" /> With the click</label>
+      <BButton type="submit" variant="outline-secondary" :disabled="!drill" :aria-disabled="busy">{{
+        busy ? 'Making it…' : 'Save WAV'
+      }}</BButton>
+      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+    </form>
+  </HouseDialog>
+</template>
+
+<style scoped>
+.sound {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-2);
+  border-top: 1px solid var(--line);
+  padding-top: var(--space-2);
+  margin-top: var(--space-3);
+}
+.sound h3,
+.sound p {
+  width: 100%;
+  margin: 0;
+}
+.sound h3 {
+  font-size: var(--size-3);
+}
+.sound select,
+.note select {
+  width: auto;
+  display: inline-block;
+}
+</style>
