@@ -153,6 +153,17 @@ test('from the easiest to the hardest and back, one thing a notch, in order of g
   expect(recipe.family === 'ear pairs' && recipe.parameters).toMatchObject({ choices: 5, hearings: 1, roving: true, sounded: 'together' }); // prettier-ignore
 });
 
+test('a lower string is no reason to sound below E2', () => {
+  const low = { ...context, instrument: { ...standardGuitar, openPitches: must(parseTuning('BEADGBE')) } };
+  for (const root of ['B', 'C', 'D'])
+    for (const { notes } of made(ears({ root, what: 'cadences' }), low).score.parts[0].bars.flatMap(
+      (bar) => bar.events,
+    ))
+      // prettier-ignore
+      for (const note of notes)
+        expect(pitchAt(low.instrument, note.stringIndex, note.fret)).toBeGreaterThanOrEqual(40);
+});
+
 test('on four strings too; a root that is no note is refused, with C in its place', () => {
   const small = { ...context, instrument: { ...standardGuitar, openPitches: must(parseTuning('GCEA')) } };
   expect(makeDrill(ears({ what: 'sevenths', choices: 5 }), small).ok).toBe(true);

@@ -233,7 +233,15 @@ function callPieces(calls: readonly SheetCall[], answered: boolean): Piece[] {
         if (!call) return [];
         const x = A4.margin + c * column;
         return [
-          paperText('call', x, y + 5, call.right ? `${n + 1}.  ${call.ask}` : call.ask, 9.5 * PT, 'start', 'text'),
+          paperText(
+            'call',
+            x,
+            y + 5,
+            call.right ? `${n + 1}.  ${call.ask}` : call.ask,
+            9.5 * PT,
+            'start',
+            'text',
+          ),
           ...(answered
             ? [paperText('answer', x + column - 6, y + 5, call.right, 9.5 * PT, 'end', 'display')]
             : [rule(x + column * 0.62, y + 6, x + column - 6, y + 6)]),

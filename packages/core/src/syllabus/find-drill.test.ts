@@ -60,6 +60,18 @@ test('what hurts is not played: nothing with a grip or a line is offered, whatev
   expect(find('paint it black').hurts).toBe(false);
 });
 
+test('where fewer than three for the ear can be made, what hurts is still not played', () => {
+  const high = { ...standardGuitar, openPitches: [80, 83, 86, 89] };
+  const found = find('pain', {
+    context: { hand: averageHand, instrument: high },
+    words: { ...words, 'warm up': 'warm up without pain' },
+    skills: [{ name: 'pain', practice: [ringCheck(C)] }],
+  });
+  expect(found.families).toEqual(['warm up']);
+  expect(found.drills.length).toBeLessThan(3);
+  for (const { because } of found.drills) expect(because.code).toBe('found.hurts');
+});
+
 test('a family by its words, a skill by its name; nothing typed shows all, nonsense nothing', () => {
   expect(find('two a').families).toEqual(['two a string']);
   expect(families('two a')[0]).toBe('two a string');

@@ -130,6 +130,7 @@ defineExpose({ go });
   min-width: 0;
 }
 .step-line {
+  flex-wrap: nowrap;
   align-items: center;
 }
 .step-words {
