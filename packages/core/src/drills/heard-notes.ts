@@ -1,8 +1,10 @@
 /** Pitches as notes on the strings, for what is only heard: whichever strings let them lie nearest together. */
 import { pitchAt, type Instrument } from '../fretboard/instrument';
-import type { ScoreNote } from '../score/score';
+import type { Bar, ScoreNote } from '../score/score';
+import { ticksOf } from '../score/ticks';
+import { noteAtDegree } from '../theory/degree';
 import type { Chord } from '../theory/chord';
-import { mod12, noteText, pitchClassOf } from '../theory/note';
+import { mod12, noteText, pitchClassOf, type NoteName } from '../theory/note';
 
 type Place = Pick<ScoreNote, 'stringIndex' | 'fret'>;
 
@@ -49,6 +51,20 @@ export function heardChord(chord: Chord, instrument: Instrument): ScoreNote[] {
       .sort((a, b) => a.stringIndex - b.stringIndex);
   }
   return [];
+}
+
+/** A bar of root and fifth, as low as they lie; null where they do not. */
+export function droneBar(root: NoteName, beats: number, instrument: Instrument): Bar | null {
+  const lowest = Math.min(...instrument.openPitches.map((_, s) => pitchAt(instrument, s, 0)));
+  const from = lowest + mod12(pitchClassOf(root) - lowest);
+  const places = lyingNearest([from, from + 7], instrument);
+  if (!places) return null;
+  const fingers = fingersFor(places);
+  const names = [root, noteAtDegree(root, '5')].map(noteText);
+  const notes = places
+    .map((place, i): ScoreNote => ({ ...place, finger: fingers[i], name: names[i] }))
+    .sort((a, b) => a.stringIndex - b.stringIndex);
+  return { beats, events: [{ tick: 0, ticks: ticksOf(beats), notes, stroke: 'strum' }] };
 }
 
 /** A finger for each fret in order, four at most: where the notes lie, not how anybody should hold them. */

@@ -2,7 +2,8 @@
 import { averageHand, makeInstrument, pitchAt, standardGuitar } from '../fretboard';
 import { DEFAULT_LIMITS, type DrillContext } from '../hands';
 import { must } from '../kernel';
-import { makeKey, majorKeys, noteText, parseChord, pitchClassOf, readNote } from '../theory';
+import { ticksOf } from '../score';
+import { makeKey, majorKeys, noteText, parseChord, pitchClassOf, readNote, type NoteName } from '../theory';
 import {
   approach,
   colourSwap,
@@ -206,6 +207,7 @@ describe('triad pairs', () => {
       strings: [3, 2, 1],
       played: 'stabs',
       roots: 1,
+      drone: true,
       ...more,
     });
 
@@ -246,6 +248,20 @@ describe('triad pairs', () => {
         .sort(),
     ).toEqual(['Ab', 'Ab', 'C', 'Db', 'F', 'F']);
     expect(drill.score.parts[0].bars[0].events[1].tick).toBe(10080 / 3);
+  });
+  test('under each bar lie root and fifth of the root it is heard against, in stabs and in lines; without it, none', () => {
+    for (const played of ['stabs', 'lines'] as const) {
+      const drill = made(pairs({ roots: 3, played }));
+      const [guitar, drone] = drill.score.parts;
+      expect([drone.name, drone.bars.length]).toEqual(['drone', guitar.bars.length]);
+      drone.bars.forEach(({ events: [event] }, bar) => {
+        const step = drill.steps.findLast((one) => one.startTick <= ticksOf(4 * bar));
+        const root = readNote(String(step?.ask.values.root))?.note as NoteName;
+        const lowest = event.notes.map((note) => pitchAt(standardGuitar, note.stringIndex, note.fret)).sort((a, b) => a - b); // prettier-ignore
+        expect([lowest[0] % 12, lowest[1] - lowest[0]]).toEqual([pitchClassOf(root), 7]);
+      });
+    }
+    expect(made(pairs({ drone: false })).score.parts).toHaveLength(1);
   });
   test('in every key, on every set; refused by name', () => {
     for (const { tonic } of majorKeys())

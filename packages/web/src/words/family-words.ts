@@ -286,6 +286,7 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
       pair: { label: 'Pair' },
       sound: { label: 'Sounds as', choices: (sound) => chordText(`C${sound}`).slice(1) },
       played: { label: 'Played as' },
+      drone: { label: 'Drone', choices: yesNo },
       roots: { label: 'Roots under it' },
     },
   },

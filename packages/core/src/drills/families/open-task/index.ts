@@ -7,16 +7,16 @@ import { stringNumber } from '../../../fretboard/instrument';
 import type { DrillContext } from '../../../hands/taught-hand';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { arpeggioOf, lastFret, onString, type PlacedNote, type Tones } from '../../../scales/tones';
-import { gripNotes, type Bar, type ScoreNote } from '../../../score/score';
+import { gripNotes, type Bar } from '../../../score/score';
 import { ticksOf } from '../../../score/ticks';
 import { makeChord, type Chord } from '../../../theory/chord';
 import { degreeChords } from '../../../theory/degree-chords';
 import { makeKey, type Key } from '../../../theory/key';
-import { noteText, pitchClassOf } from '../../../theory/note';
+import { pitchClassOf } from '../../../theory/note';
 import { scaleOn } from '../../../theory/scale';
 import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
-import { fingersFor, lyingNearest } from '../../heard-notes';
+import { droneBar } from '../../heard-notes';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { heldRow } from '../../spans';
@@ -43,19 +43,8 @@ const homeOf = (key: Key): Chord => makeChord(key.tonic, key.mode === 'minor' ? 
 
 /** Root and fifth, low. */
 function droneBars(key: Key, { instrument }: DrillContext): Bar[] | null {
-  const lowest = Math.min(...instrument.openPitches) + instrument.capo;
-  const root = lowest + ((pitchClassOf(key.tonic) - lowest) % 12 + 12) % 12; // prettier-ignore
-  const places = lyingNearest([root, root + 7], instrument);
-  if (!places) return null;
-  const fingers = fingersFor(places);
-  const names = [key.scale[0], key.scale[4]].map(noteText);
-  const notes = places
-    .map((place, i): ScoreNote => ({ ...place, finger: fingers[i], name: names[i] }))
-    .sort((a, b) => a.stringIndex - b.stringIndex);
-  return Array.from({ length: BARS }, (): Bar => ({
-    beats: BEATS,
-    events: [{ tick: 0, ticks: ticksOf(BEATS), notes, stroke: 'strum' }],
-  }));
+  const bar = droneBar(key.tonic, BEATS, instrument);
+  return bar && Array.from({ length: BARS }, () => bar);
 }
 
 /** The chord of the key and its fourth, two bars each. */

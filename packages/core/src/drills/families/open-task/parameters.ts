@@ -21,8 +21,8 @@ export const RULES = [
   'no step by step',
   'end on the third',
 ] as const;
-export const GROUNDS = ['drone', 'two chords', 'nothing'] as const;
-export const TASK_NOTES = ['all of the key', 'the five', 'the chord'] as const;
+const GROUNDS = ['drone', 'two chords', 'nothing'] as const;
+const TASK_NOTES = ['all of the key', 'the five', 'the chord'] as const;
 
 export const parameters = {
   key,

@@ -3,7 +3,7 @@ import { PIECE_LENGTHS, STRUM_WAYS } from '../../../score/piece-asked';
 import { chord, grip, key, list, oneOf, optional, tempo, yesOrNo } from '../../parameters';
 
 export const METRES = ['4/4', '3/4', '6/8'] as const;
-export const PLAYED = ['chords', 'melody'] as const;
+const PLAYED = ['chords', 'melody'] as const;
 
 export const parameters = {
   key,

@@ -18,6 +18,7 @@ import { mod12, noteText, pitchClassOf, readNote, spelledSimply, type NoteName }
 import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { lineDrill, type Phrase } from '../../line-drill';
+import { droneBar } from '../../heard-notes';
 import { namedRoot, rootText } from '../../moving';
 import { easierBy, harderBy } from '../../notches';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
@@ -70,6 +71,22 @@ function degreesOver(chord: Chord, root: NoteName): string {
   return chord.tones.map((tone) => asTension(degreeOver(root, tone.note), major)).join(' ');
 }
 
+/** Under each bar root and fifth of the root it is heard against, low, as a part of its own. */
+function overDrone(
+  made: Result<DrillOf<TriadPairsRecipe>>,
+  rootOf: (bar: number) => NoteName,
+  { instrument }: DrillContext,
+): Result<DrillOf<TriadPairsRecipe>> {
+  if (!made.ok || !made.value.recipe.parameters.drone) return made;
+  const { score } = made.value;
+  const [first] = score.parts;
+  const bars = first.bars.map(({ beats }, bar) => droneBar(rootOf(bar), beats, instrument));
+  if (bars.some((bar) => bar === null))
+    return ok({ ...made.value, leftOut: [...made.value.leftOut, { code: 'left.drone', values: {} }] });
+  const drone = bars.flatMap((bar) => bar ?? []);
+  return ok({ ...made.value, score: { ...score, parts: [...score.parts, { name: 'drone', bars: drone }] } });
+}
+
 function make(recipe: TriadPairsRecipe, context: DrillContext): Result<DrillOf<TriadPairsRecipe>> {
   const given = recipe.parameters;
   const { root, strings, played, roots, tempoBpm } = given;
@@ -97,19 +114,24 @@ function make(recipe: TriadPairsRecipe, context: DrillContext): Result<DrillOf<T
       },
     })),
   );
+  const rootAt = (at: number) => against[Math.min(against.length - 1, Math.floor(at / row.length))];
   if (played === 'stabs')
-    return sequenceDrill(
-      recipe,
-      {
-        stops: asked.map(({ chord, grip, ask }): Stop => ({
-          grip: { chord: chord.symbol, frets: grip.frets },
-          ask,
-        })),
-        beatsEach: BEATS,
-        tempoBpm,
-        round: false,
-        moreItems: pair.over.map(({ degree }) => ({ kind: 'interval', root, degree })),
-      },
+    return overDrone(
+      sequenceDrill(
+        recipe,
+        {
+          stops: asked.map(({ chord, grip, ask }): Stop => ({
+            grip: { chord: chord.symbol, frets: grip.frets },
+            ask,
+          })),
+          beatsEach: BEATS,
+          tempoBpm,
+          round: false,
+          moreItems: pair.over.map(({ degree }) => ({ kind: 'interval', root, degree })),
+        },
+        context,
+      ),
+      rootAt,
       context,
     );
   const phrases = asked.map(({ chord, grip, ask }): Phrase => ({
@@ -117,15 +139,19 @@ function make(recipe: TriadPairsRecipe, context: DrillContext): Result<DrillOf<T
     ask,
     tones: notesOf(chord, grip, context).map((one) => [one]),
   }));
-  return lineDrill(
-    recipe,
-    {
-      // Four triads a bar: phrases of one beat are laid end to end.
-      phrases: inBars(phrases),
-      perBeat: PER_BEAT,
-      tempoBpm,
-      moreItems: pair.over.map(({ degree }) => ({ kind: 'interval', root, degree })),
-    },
+  return overDrone(
+    lineDrill(
+      recipe,
+      {
+        // Four triads a bar: phrases of one beat are laid end to end.
+        phrases: inBars(phrases),
+        perBeat: PER_BEAT,
+        tempoBpm,
+        moreItems: pair.over.map(({ degree }) => ({ kind: 'interval', root, degree })),
+      },
+      context,
+    ),
+    (bar) => rootAt(bar * BEATS),
     context,
   );
 }
@@ -174,6 +200,7 @@ export const triadPairsFamily: FamilyDefinition<TriadPairsRecipe> = {
       strings: [3, 2, 1],
       played: 'stabs',
       roots: 1,
+      drone: true,
     }),
   fields: (recipe, usual, strings) => {
     const { pair, strings: set } = recipe.parameters;

@@ -1,5 +1,5 @@
 /** What triad pairs may be given. */
-import { stringNumber, note, oneOf, tempo, three, whole } from '../../parameters';
+import { stringNumber, note, oneOf, tempo, three, whole, yesOrNo } from '../../parameters';
 
 export const parameters = {
   root: note,
@@ -11,5 +11,7 @@ export const parameters = {
   played: oneOf(['stabs', 'lines']),
   /** Roots it is heard against, one after the other. */
   roots: whole(1, 3),
+  /** Root and fifth under it. */
+  drone: yesOrNo,
   tempoBpm: tempo,
 };
