@@ -79,12 +79,8 @@ export { fiveForms } from './families/five-forms';
 export { formula } from './families/formula';
 export { noteReading } from './families/note-reading';
 export { pickingPattern } from './families/picking-pattern';
-export {
-  pieceSection,
-  type PieceSectionRecipe,
-  SECTION_LIMITS,
-  SECTION_PARTS,
-} from './families/piece-section';
+export { pieceSection, type PieceSectionRecipe } from './families/piece-section';
+export { SECTION_LIMITS, SECTION_PARTS } from './families/piece-section/parameters';
 export { checkFirst, ringCheck, type StringAnswer } from './families/ring-check';
 export {
   calledCells,
@@ -97,7 +93,8 @@ export {
 } from './families/root-call';
 export { scaleInTheShape } from './families/scale-in-the-shape';
 export { stringWalk } from './families/string-walk';
-export { STRUM_LEVELS, strumReading } from './families/strum-reading';
+export { strumReading } from './families/strum-reading';
+export { STRUM_LEVELS } from './families/strum-reading/parameters';
 export { twoAString } from './families/two-a-string';
 export { approach } from './families/approach';
 export { colourSwap } from './families/colour-swap';

@@ -7,13 +7,7 @@ export { explainLimits, type LimitStep } from './explain-limits';
 export { LOOSEST, positionOf, topDegree, type LimitName } from './limits';
 export { STYLES, USES, type Style, type Use } from './use';
 export { NAMING, nameGrip, nameNotes, type NamedGrip, type NamingContext } from './name-grip';
-export {
-  ONE_NOTE_TARGETS,
-  oneNoteChange,
-  oneNoteChanges,
-  type NoteMove,
-  type OneNoteChange,
-} from './one-note';
+export { oneNoteChange, oneNoteChanges, type NoteMove, type OneNoteChange } from './one-note';
 export {
   closedForm,
   closeTriads,
@@ -57,3 +51,4 @@ export {
   type Mark,
 } from './card-drawing';
 export { trueSigns } from './signs';
+export { ONE_NOTE_TARGETS } from './one-note-targets';

@@ -2,7 +2,8 @@ import { averageHand, pitchAt, standardGuitar } from '../fretboard';
 import { fretsText, parseFrets } from '../grips';
 import { must } from '../kernel';
 import { mod12, parseChord } from '../theory';
-import { ONE_NOTE_TARGETS, oneNoteChange, oneNoteChanges } from './one-note';
+import { oneNoteChange, oneNoteChanges } from './one-note';
+import { ONE_NOTE_TARGETS } from './one-note-targets';
 
 const context = { hand: averageHand, instrument: standardGuitar };
 const change = (grip: string, from: string, to: string) =>

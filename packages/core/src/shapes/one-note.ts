@@ -3,6 +3,7 @@
  * the literal move with its verdict, because that is what a player does with the hand already there; then the
  * grip as it is better voiced nearby. Says which doubled note is spent, what is lost and which fingers change.
  */
+import { ONE_NOTE_TARGETS } from './one-note-targets';
 import { gradeGrip } from '../effort/grade-grip';
 import type { Reason } from '../effort/explain';
 import type { Hand } from '../fretboard/hand';
@@ -15,12 +16,6 @@ import { layoutOfGrip } from './form';
 import { findShapes } from './find-shapes';
 import type { GradedGrip } from './graded-grip';
 import { lowestFretted } from './limits';
-
-/** The qualities asked for from any grip, in the order they are taught. */
-export const ONE_NOTE_TARGETS: readonly string[] =
-  'minor dominant7 major7 minor7 sixth minor6 sus2 sus4 add9 dominant9 major9 minor9 six-nine diminished half-diminished diminished7 augmented augmented7 minor-major7'.split(
-    ' ',
-  );
 
 export interface NoteMove {
   /** String number. */

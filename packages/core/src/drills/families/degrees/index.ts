@@ -15,32 +15,11 @@ import type { DrillOf } from '../../drill';
 import { gripless, type FamilyDefinition } from '../../family';
 import { lightest } from '../../lightest-row';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
-import {
-  key,
-  oneOf,
-  recipeOf,
-  tempo,
-  whole,
-  withParameters,
-  type ParametersOf,
-  type RecipeOf,
-} from '../../parameters';
+import { recipeOf, withParameters, type ParametersOf, type RecipeOf } from '../../parameters';
+import { parameters } from './parameters';
 import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 
-const PLACES = ['root on 6', 'root on 5', 'root on 4', 'position'] as const;
-export const parameters = {
-  /** A major key by name. */
-  key,
-  of: oneOf(['triads', 'sevenths']),
-  /** The string the roots lie on, or one position for all of them. */
-  place: oneOf(PLACES),
-  /** Fret under the index finger, where all seven lie in one position. */
-  position: whole(1, 12),
-  way: oneOf(['both', 'up', 'down']),
-  beatsEach: whole(2, 8, [2, 3, 4, 8]),
-  tempoBpm: tempo,
-};
 type Parameters = ParametersOf<typeof parameters>;
 export type DegreesRecipe = RecipeOf<'degrees', Parameters>;
 export const degrees = (given: Parameters): DegreesRecipe => recipeOf<DegreesRecipe>('degrees')(given);

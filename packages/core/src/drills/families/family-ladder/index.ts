@@ -13,30 +13,10 @@ import type { DrillOf } from '../../drill';
 import { atTempo, sequenceDrill } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  hidden,
-  note,
-  oneOf,
-  optional,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { namedRoot, rootText } from '../../moving';
 
-const FORM_NAMES = ['C', 'A', 'G', 'E', 'D'] as const;
-
-export const parameters = {
-  root: note,
-  form: oneOf(FORM_NAMES),
-  /** Lowest fret of the first rung; left out, the lowest place that leads furthest. */
-  fret: hidden(optional(whole(1, 24))),
-  beatsEach: whole(2, 16, [2, 4, 8]),
-  tempoBpm: tempo,
-};
 export type FamilyLadderRecipe = RecipeOf<'family ladder', ParametersOf<typeof parameters>>;
 export const familyLadder = recipeOf<FamilyLadderRecipe>('family ladder');
 

@@ -17,33 +17,10 @@ import type { DrillOf, Prelude } from '../../drill';
 import { atTempo, sequenceDrill, type Stop } from '../../sequence';
 import { faster, slower } from '../../tempo';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  note,
-  oneOf,
-  type ParametersOf,
-  quality,
-  recipeOf,
-  type RecipeOf,
-  tempo,
-  whole,
-  withParameters,
-  yesOrNo,
-} from '../../parameters';
+import { type ParametersOf, recipeOf, type RecipeOf, withParameters } from '../../parameters';
+import { QUALITIES, parameters } from './parameters';
 import { namedRoot, rootText } from '../../moving';
 
-const QUALITIES = ['major', 'minor', 'dominant7', 'major7', 'minor7'];
-
-export const parameters = {
-  root: note,
-  quality: quality(QUALITIES),
-  order: oneOf(['up', 'up and down']),
-  barsEach: whole(1, 4),
-  /** How many keys, and how the next one follows. */
-  keys: whole(1, 4),
-  next: oneOf(['fourths', 'fifths', 'random']),
-  allowOpen: yesOrNo,
-  tempoBpm: tempo,
-};
 export type FiveFormsRecipe = RecipeOf<'five forms', ParametersOf<typeof parameters>>;
 export const fiveForms = recipeOf<FiveFormsRecipe>('five forms');
 

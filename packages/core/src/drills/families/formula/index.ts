@@ -6,7 +6,8 @@ import { isFullBarre } from '../../../grips/barre';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { gripNotes, type Bar } from '../../../score/score';
 import { ticksOf } from '../../../score/ticks';
-import { ONE_NOTE_TARGETS, oneNoteChange, type OneNoteChange } from '../../../shapes/one-note';
+import { oneNoteChange, type OneNoteChange } from '../../../shapes/one-note';
+import { ONE_NOTE_TARGETS } from '../../../shapes/one-note-targets';
 import { chordNotes, makeChord, parseChord } from '../../../theory/chord';
 import { noteText } from '../../../theory/note';
 import { namedQuality } from '../../../theory/qualities';
@@ -16,24 +17,10 @@ import type { DrillOf, DrillStep } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
 import type { FamilyDefinition } from '../../family';
-import {
-  grip,
-  list,
-  type ParametersOf,
-  quality,
-  recipeOf,
-  type RecipeOf,
-  seconds,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, recipeOf, type RecipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-export const parameters = {
-  grip,
-  /** Quality ids to turn the chord into. */
-  targets: list(quality(ONE_NOTE_TARGETS), 1, 32),
-  secondsPerCall: seconds,
-};
 export type FormulaRecipe = RecipeOf<'formula', ParametersOf<typeof parameters>>;
 export const formula = (parameters: FormulaRecipe['parameters']): FormulaRecipe =>
   recipeOf<FormulaRecipe>('formula')(parameters);

@@ -24,27 +24,10 @@ import { ticksOf } from '../../../score/ticks';
 import type { DrillOf } from '../../drill';
 import { oneNote, scaleOnString } from '../string-walk';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  key,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  seconds,
-  stringNumber,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
 
-export const parameters = {
-  key,
-  /** Lowest fret of the four the hand covers; 0 adds the open strings. */
-  position: whole(0, 21, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]),
-  /** Widest range, in strings counted from string 1. */
-  strings: stringNumber,
-  count: whole(1, 48, [8, 12, 16, 24, 48]),
-  secondsPerNote: seconds,
-};
 export type NoteReadingRecipe = RecipeOf<'note reading', ParametersOf<typeof parameters>>;
 export const noteReading = recipeOf<NoteReadingRecipe>('note reading');
 

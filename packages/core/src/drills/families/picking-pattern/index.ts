@@ -23,37 +23,10 @@ import { strikeCounts } from '../../strike-counts';
 import { struckBars, type StringsOf } from '../../struck-bars';
 import { faster, slower } from '../../tempo';
 import type { FamilyDefinition } from '../../family';
-import {
-  grip,
-  list,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-/** Patterns that are usual to begin with. */
-const USUAL = ['p i m a', 'p i m i', 'p i p m', 'p m i a', 'p i m a m i', 'p a m i', 'p im p im', 'p - im -'];
-
-export const parameters = {
-  grips: list(grip, 1, 4),
-  /** Steps as `readPattern` reads them: `p i m a`, fingers together `pm`, `-` and `.`. */
-  pattern: text('a pattern, like p i m a', 1, 160, USUAL),
-  /** Steps to a beat. */
-  perBeat: whole(1, 4),
-  /** Quarters of a bar. */
-  beats: whole(2, 7),
-  barsEach: whole(1, 4),
-  /** The thumb stays on the lowest string, or goes between it and another. */
-  bass: oneOf(['root', 'alternating']),
-  striker: oneOf(['fingers', 'plectrum']),
-  tempoBpm: tempo,
-};
 export type PickingPatternRecipe = RecipeOf<'picking pattern', ParametersOf<typeof parameters>>;
 export const pickingPattern = (parameters: PickingPatternRecipe['parameters']): PickingPatternRecipe =>
   recipeOf<PickingPatternRecipe>('picking pattern')(parameters);

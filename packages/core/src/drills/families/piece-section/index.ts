@@ -15,41 +15,12 @@ import type { DrillOf } from '../../drill';
 import type { FamilyDefinition, Move } from '../../family';
 import type { Item } from '../../items';
 import { movedTogether, rootText } from '../../moving';
-import {
-  fretsOrNone,
-  hidden,
-  list,
-  type NamedGrip,
-  oneOf,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  text,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type NamedGrip, type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { SECTION_LIMITS, parameters } from './parameters';
 import { chordsDrill, melodyDrill, type Section } from '../../piece-drill';
 import { atTempo } from '../../sequence';
 import { faster, slower } from '../../tempo';
 
-/** A recipe goes into an address, and a server takes about 16 kB of one. */
-export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
-export const SECTION_PARTS = ['as written', 'one stroke', 'melody'] as const;
-
-export const parameters = {
-  pieceId: hidden(text('a piece', 0, 40)),
-  title: hidden(text('a title', 0, 120)),
-  /** Bar numbers on the chart of the piece. */
-  fromBar: hidden(whole(1, 10_000)),
-  toBar: hidden(whole(1, 10_000)),
-  /** Those bars as a chart of their own, so that the drill stays what it was when the piece changes. */
-  chart: hidden(text('bars as a chart', 1, SECTION_LIMITS.characters)),
-  /** For every chord of that chart; null where nothing is gripped. */
-  grips: list(fretsOrNone, 0, SECTION_LIMITS.chords),
-  part: oneOf(SECTION_PARTS),
-  tempoBpm: tempo,
-};
 export type PieceSectionRecipe = RecipeOf<'piece section', ParametersOf<typeof parameters>>;
 export const pieceSection = (parameters: PieceSectionRecipe['parameters']): PieceSectionRecipe =>
   recipeOf<PieceSectionRecipe>('piece section')(parameters);

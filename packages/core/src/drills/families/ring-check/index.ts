@@ -15,19 +15,10 @@ import type { DrillOf } from '../../drill';
 import { gripItem } from '../../grip-item';
 import { gradeIn } from '../../in-context';
 import type { FamilyDefinition } from '../../family';
-import {
-  grip,
-  type NamedGrip,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  withParameters,
-} from '../../parameters';
+import { type NamedGrip, type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-export const parameters = {
-  grip,
-};
 export type RingCheckRecipe = RecipeOf<'ring check', ParametersOf<typeof parameters>>;
 export const ringCheck = (grip: NamedGrip): RingCheckRecipe =>
   recipeOf<RingCheckRecipe>('ring check')({ grip });

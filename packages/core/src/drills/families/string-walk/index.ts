@@ -25,27 +25,10 @@ import type { DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
 import type { Item } from '../../items';
 import { type FamilyDefinition, gripless } from '../../family';
-import {
-  key,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  seconds,
-  stringNumber,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { parameters } from './parameters';
 import { keyOnRoot, keyRoot } from '../../moving';
 
-export const parameters = {
-  string: stringNumber,
-  /** A scale by name; `C major` walks the natural notes. */
-  key,
-  maxFret: whole(3, 24, [3, 5, 7, 9, 10, 12, 14, 15, 17]),
-  /** Random calls after the walk. */
-  calls: whole(1, 48, [6, 12, 18, 24]),
-  secondsPerCall: seconds,
-};
 export type StringWalkRecipe = RecipeOf<'string walk', ParametersOf<typeof parameters>>;
 export const stringWalk = recipeOf<StringWalkRecipe>('string walk');
 

@@ -15,29 +15,10 @@ import { atTempo, sequenceDrill, unique } from '../../sequence';
 import { struckBars } from '../../struck-bars';
 import { faster, slower } from '../../tempo';
 import type { FamilyDefinition } from '../../family';
-import {
-  grip,
-  list,
-  type ParametersOf,
-  type RecipeOf,
-  recipeOf,
-  tempo,
-  whole,
-  withParameters,
-} from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
+import { STRUM_LEVELS, parameters } from './parameters';
 import { chordRoot, movedTogether } from '../../moving';
 
-export const STRUM_LEVELS = 6;
-export const parameters = {
-  /** One to four grips, a bar each, round and round. */
-  grips: list(grip, 1, 4),
-  /** 1 quarters and silences, 2 eighths, 3 off the beat, 4 ties and accents, 5 chops and mutes, 6 sixteenths. */
-  level: whole(1, STRUM_LEVELS),
-  /** Quarters of a bar. */
-  beats: whole(2, 7),
-  bars: whole(2, 16, [4, 8, 12, 16]),
-  tempoBpm: tempo,
-};
 export type StrumReadingRecipe = RecipeOf<'strum reading', ParametersOf<typeof parameters>>;
 export const strumReading = recipeOf<StrumReadingRecipe>('strum reading');
 const SHEETS = 20;

@@ -13,13 +13,9 @@ import type { DrillContext } from '../../../hands/taught-hand';
 import type { DrillOf } from '../../drill';
 import type { Item } from '../../items';
 import { type FamilyDefinition, gripless, keyless } from '../../family';
-import { hidden, optional, type ParametersOf, type RecipeOf, recipeOf, whole } from '../../parameters';
+import { type ParametersOf, type RecipeOf, recipeOf } from '../../parameters';
+import { parameters } from './parameters';
 
-export const parameters = {
-  minutes: whole(1, 15),
-  /** Lowest fret of the figure; left out, the lowest one this hand spans comfortably. */
-  startFret: hidden(optional(whole(1, 20))),
-};
 export type WarmUpRecipe = RecipeOf<'warm up', ParametersOf<typeof parameters>>;
 export const warmUp = (minutes: number): WarmUpRecipe => recipeOf<WarmUpRecipe>('warm up')({ minutes });
 
