@@ -285,7 +285,7 @@ export const MUTANTS = [
     'make-piece',
   ),
   core('score/small-tune.ts', 'return size === 1 || inChord(from, i - 1);', 'return true;', 'make-piece'),
-  core('score/make-piece.ts', 'if (bar < 2 || bar > out.length - 2) return [];', '', 'make-piece'),
+  core('score/make-piece.ts', 'choose(2, [], 0);', 'choose(0, [], 0);', 'make-piece'),
   core(
     'sound/schedule.ts',
     'score.parts.flatMap((part) => part.bars[b]?.events ?? [])',

@@ -34,11 +34,19 @@ export function lyingNearest(pitches: readonly number[], instrument: Instrument)
   return (best as { places: Place[] } | null)?.places ?? null;
 }
 
-/** A chord to be heard: its tones from the root up, as low as they lie on strings of their own; none where they do not. */
+/** A chord to be heard: root, fifth, what else it has, the third on top, as low as they lie on strings of their own; none where they do not. */
 export function heardChord(chord: Chord, instrument: Instrument): ScoreNote[] {
   const lowest = Math.min(...instrument.openPitches.map((_, s) => pitchAt(instrument, s, 0)));
   const root = lowest + mod12(pitchClassOf(chord.root) - lowest);
-  const ups = chord.tones.map((tone) => mod12(tone.pitchClass - pitchClassOf(chord.root)));
+  // The third on top of the fifth, where a hand finds it too: a seventh in close order is no sound of a guitar.
+  const [first, third, fifth, ...rest] = chord.tones;
+  const tones = fifth ? [first, fifth, ...rest, third] : chord.tones;
+  let below = -1;
+  const ups = tones.map((tone) => {
+    const up = mod12(tone.pitchClass - pitchClassOf(chord.root));
+    below = up > below ? up : up + 12 * Math.ceil((below + 1 - up) / 12);
+    return below;
+  });
   for (const octave of [0, 12, 24]) {
     const places = lyingNearest(
       ups.map((up) => root + up + octave),
@@ -47,7 +55,7 @@ export function heardChord(chord: Chord, instrument: Instrument): ScoreNote[] {
     if (!places) continue;
     const fingers = fingersFor(places);
     return places
-      .map((place, i): ScoreNote => ({ ...place, finger: fingers[i], name: noteText(chord.tones[i].note) }))
+      .map((place, i): ScoreNote => ({ ...place, finger: fingers[i], name: noteText(tones[i].note) }))
       .sort((a, b) => a.stringIndex - b.stringIndex);
   }
   return [];

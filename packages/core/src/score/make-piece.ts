@@ -222,29 +222,33 @@ function progression(bars: number, chords: readonly KeyChord[], tonic: KeyChord,
   return out;
 }
 
-/** So many bars on the new chord, spread out: one that leads there comes before it and it leads on, where that can be. */
+/**
+ * As many bars on the new chord as asked for and as have room, never two running: of all ways the one where it is led to and
+ * leads on most, by chance among equals.
+ */
 function withFresh(
   bars: readonly KeyChord[],
   fresh: KeyChord,
   uses: number,
   random: Random,
 ): readonly KeyChord[] {
-  const out = [...bars];
   const leads = (from: KeyChord, to: KeyChord) => LEADS[from.degree]?.includes(to.degree) ?? false;
-  for (let n = 0; n < uses; n++) {
-    const able = out.flatMap((_, bar) => {
-      if (bar < 2 || bar > out.length - 2) return [];
-      if ([bar - 1, bar, bar + 1].some((at) => out[at] === fresh)) return [];
-      const [before, after] = [out[bar - 1], out[bar + 1]];
-      const worth = (leads(before, fresh) ? 2 : 0) + (leads(fresh, after) ? 2 : 0);
-      // The bar before the end leads home: only what leads there as well stands in it.
-      const closes = bar === out.length - 2 && fresh.place !== 'dominant';
-      return closes ? [] : [{ bar, worth: worth + random.unit() }];
-    });
-    const [best] = [...able].sort((a, b) => b.worth - a.worth);
-    if (best) out[best.bar] = fresh;
-  }
-  return out;
+  // The bar before the end leads home: only what leads there as well stands in it.
+  const last = bars.length - (fresh.place === 'dominant' ? 2 : 3);
+  const worth = bars.map(
+    (_, bar) =>
+      (leads(bars[bar - 1] ?? fresh, fresh) ? 2 : 0) +
+      (leads(fresh, bars[bar + 1] ?? fresh) ? 2 : 0) +
+      random.unit(),
+  );
+  let best: { readonly at: readonly number[]; readonly sum: number } = { at: [], sum: 0 };
+  const choose = (from: number, at: readonly number[], sum: number) => {
+    if (at.length > best.at.length || (at.length === best.at.length && sum > best.sum)) best = { at, sum };
+    if (at.length === uses) return;
+    for (let bar = from; bar <= last; bar++) choose(bar + 2, [...at, bar], sum + worth[bar]);
+  };
+  choose(2, [], 0);
+  return bars.map((one, bar) => (best.at.includes(bar) ? fresh : one));
 }
 
 function following(from: KeyChord, chords: readonly KeyChord[], random: Random): KeyChord {

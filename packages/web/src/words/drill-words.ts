@@ -223,6 +223,7 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.fill': (v) => `${nameChord(String(v.chord))}, then the fill into ${nameChord(String(v.to))}`,
   'ask.arrive': (v) => `${nameChord(String(v.chord))} on one`,
   'question.arrive': (v) => `Did ${v.clean} of ${v.of} arrive on one at ${v.bpm}, the fill whole?`,
+  'left.far': (v) => `${nameChord(String(v.chord))} lies further off than a step or a slide.`,
   'left.slid': () => 'A turn of the style is slid, since its own way is not allowed yet.',
   'left.bends': () => 'Bends ask more than this hand’s limit: they are slid to the same pitch.',
   'title.written': (v) =>

@@ -59,21 +59,26 @@ const trilled = (tones: readonly FillTone[]): FillTone[] => [
   ...tones.slice(1),
 ];
 
-const leadsTo = (turn: Turn, next: Frets): boolean =>
-  turn.to.some(({ stringIndex, fret }) => {
-    const there = next[stringIndex];
-    return there !== null && there !== undefined && Math.abs(there - fret) <= NEAR;
-  });
+/** Frets from the end of a turn to the grip that follows, on a string of it. */
+const fretsTo = (turn: Turn, next: Frets): number =>
+  Math.min(
+    ...turn.to.map(({ stringIndex, fret }) => {
+      const there = next[stringIndex];
+      return there === null || there === undefined ? Number.POSITIVE_INFINITY : Math.abs(there - fret);
+    }),
+  );
 
 export interface Fill {
   readonly tones: readonly FillTone[];
   /** What the style has but this hand or this level does not play as written. */
   readonly slid: boolean;
+  /** The next grip lies further from its end than a step or a slide. */
+  readonly far: boolean;
 }
 
 /**
- * So many eighths of it; the last one within two frets of the next grip on a string that one stops or rings. Null where the
- * style has no such turn around this grip.
+ * So many eighths of it; the last one within two frets of the next grip on a string that one stops or rings, else as near as
+ * it comes. Null where the style has no turn around this grip.
  */
 export function fillOf(
   asked: {
@@ -92,8 +97,9 @@ export function fillOf(
     const tones = tonesOf(turn, upTo);
     return tones ? [{ turn, tones, slid: tones[1].by === 'slide' && turn.kind !== 'slide' }] : [];
   });
-  const last = turns.filter(({ turn }) => leadsTo(turn, next));
-  if (last.length === 0) return null;
+  if (turns.length === 0) return null;
+  const nearest = Math.min(...turns.map(({ turn }) => fretsTo(turn, next)));
+  const last = turns.filter(({ turn }) => fretsTo(turn, next) <= Math.max(NEAR, nearest));
   const on = last.filter(({ turn }) => turn.leadsOn);
   const end = random.pick(on.length ? on : last);
   const played: (readonly FillTone[])[] = [end.tones];
@@ -118,7 +124,7 @@ export function fillOf(
     const lead = rings.find((one) => one.stringIndex >= from) ?? rings[rings.length - 1];
     played.unshift([{ spots: [lead] }]);
   }
-  return { tones: played.flat(), slid };
+  return { tones: played.flat(), slid, far: nearest > NEAR };
 }
 
 /** How far the hand goes from the end of one turn to the beginning of the next: strings count twice. */

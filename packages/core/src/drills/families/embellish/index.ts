@@ -169,6 +169,7 @@ function make(recipe: EmbellishRecipe, context: DrillContext): Result<DrillOf<Em
           (points * now) / Math.max(1, lineBpm) / 4,
         question: (now) => ({ code: 'question.arrive', values: { of: 10, clean: 9, bpm: now } }),
         leftOut: [
+          ...(fill.far ? [{ code: 'left.far', values: { chord: next.chord } }] : []),
           ...(fill.slid ? [{ code: 'left.slid', values: {} }] : []),
           ...(asked === 'bends' && upTo !== 'bends' ? [{ code: 'left.bends', values: {} }] : []),
         ],
@@ -202,8 +203,21 @@ export const embellishFamily: FamilyDefinition<EmbellishRecipe> = {
     code: 'title.fill',
     values: { chord: grip.chord, to: next.chord, style },
   }),
-  first: ({ grip, beside }) =>
-    embellish({ grip: beside, next: grip, style: 'folk', notes: 4, upTo: 'pulls' }),
+  first: ({ grip, beside, instrument }) => {
+    const given = { grip: beside, next: grip, style: LINE_STYLES[0], notes: 4, upTo: 'pulls' } as const;
+    const chord = parseChord(beside.chord);
+    // The first style that has a fill between these two.
+    const fills = (style: (typeof LINE_STYLES)[number], upTo: (typeof TECHNIQUES)[number]) =>
+      chord.ok &&
+      fillOf(
+        { frets: beside.frets, chord: chord.value, next: grip.frets, style, notes: 4, upTo },
+        { ...instrument, capo: 0 },
+        seededRandom(1),
+      ) !== null;
+    for (const upTo of ['pulls', 'double stops', 'bends'] as const)
+      for (const style of LINE_STYLES) if (fills(style, upTo)) return embellish({ ...given, style, upTo });
+    return embellish(given);
+  },
   make,
   /** Slower; at the slowest fewer notes, then less that the hand uses. */
   easier: (recipe, context) => {

@@ -2,16 +2,7 @@
 import { grip, list, oneOf, tempo, text, whole } from '../../parameters';
 
 /** Patterns that are usual to begin with. */
-const USUAL = [
-  'p i m a',
-  'p i m i',
-  'p i p m',
-  'p m i a',
-  'p i m a m i',
-  'p a m i',
-  'p im p im',
-  'p - im -',
-];
+const USUAL = ['p i m a', 'p i m i', 'p i p m', 'p m i a', 'p i m a m i', 'p a m i', 'p im p im', 'p - im -'];
 
 export const parameters = {
   grips: list(grip, 1, 4),
