@@ -84,7 +84,7 @@ test('which note moves: answered on the neck, right and wrong said, the result c
   await quiz.getByRole('button', { name: 'string 1, fret 3' }).click();
   await quiz.getByRole('button', { name: 'These move here' }).click();
   await expect(quiz.getByRole('status')).toContainText('It is string 4, open');
-  await expect(quiz.locator('.quiz-call')).toContainText('1 of 2 right in time');
+  await expect(quiz.locator('.quiz-call')).toContainText('1 of 2 right');
 });
 
 test('a school set for a student holds on every screen at once, and going back brings the old words', async ({
