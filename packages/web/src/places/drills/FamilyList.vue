@@ -121,7 +121,7 @@ h2 {
   border: 1px solid var(--line);
   border-radius: 3px;
   padding: 0 var(--space-1);
-  min-height: 22px;
+  min-height: 24px;
   line-height: 1.2;
   margin-bottom: 1px;
   color: var(--ink);

@@ -96,6 +96,7 @@ async function go() {
             >{{ one.name }}</BFormCheckbox
           >
         </BFormCheckboxGroup>
+        <p v-if="stuck.length === 0" class="small">Nobody else is stuck on a skill of this lesson.</p>
         <div class="spread">
           <BButton
             v-if="stuck.length"

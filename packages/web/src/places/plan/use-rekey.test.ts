@@ -95,6 +95,11 @@ test('stands on the root of the lesson; offers those who are stuck on one of its
   expect(rekey.to.value).toBe('G');
   expect(rekey.stuck.value.map((one) => one.name)).toEqual(['Bram']);
   expect(rekey.others.value.map((one) => one.name)).toEqual(['Fenno']);
+  desk.blocks.value = [LESSON[0]];
+  await settle();
+  expect(rekey.stuck.value).toEqual([]);
+  desk.blocks.value = LESSON;
+  await settle();
   // In the same key for the same hand there is nothing to do.
   expect(rekey.ready.value).toBe(false);
 });

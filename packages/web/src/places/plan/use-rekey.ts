@@ -61,13 +61,12 @@ export function useRekey(
     }),
   );
   const names = computed(() => new Map((syllabus.value?.skills ?? []).map((one) => [one.id, one.name])));
-  /** Those who are stuck on a skill of this lesson first; where there are none, all who are stuck on one. */
+  /** Those who are stuck on a skill of this lesson; anybody else is added by name. */
   const stuck = computed(() => {
     const skills = desk.blocks.value.flatMap((one) => names.value.get(one.skillId ?? '') ?? []);
     const others = (board.value?.stuck ?? []).filter((one) => one.studentId !== lesson.value?.studentId);
     const here = others.filter((one) => skills.includes(one.skill));
-    const listed = here.length ? here : others;
-    return [...new Map(listed.map((one) => [one.studentId, one])).values()];
+    return [...new Map(here.map((one) => [one.studentId, one])).values()];
   });
   const others = computed(() =>
     (board.value?.students ?? []).filter(
