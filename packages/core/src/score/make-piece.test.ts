@@ -123,6 +123,18 @@ describe('the tune', () => {
     ); // prettier-ignore
     expect(steps / all).toBeGreaterThan(0.55);
   });
+  test('two chords a fourth apart have a tune too, whatever is drawn: no request throws or is refused', () => {
+    for (const held of [
+      ['G', 'C'],
+      ['Gm', 'Cm'],
+      ['G#m', 'C#m'],
+    ])
+      for (let seed = 1; seed <= 150; seed++)
+        for (const beats of [3, 4, 6] as const) {
+          const key = `${held[0].replace('m', '')} ${held[0].endsWith('m') ? 'minor' : 'major'}`;
+          expect([held, seed, beats, makePiece(request({ key, held, seed, beats, bars: seed % 2 ? 12 : 16 })).ok]).toEqual([held, seed, beats, true]); // prettier-ignore
+        }
+  });
   test('an idea comes again: of a a′ b a′ the second begins as the first, note for note where its chord is the same', () => {
     const again = [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => {
       const bars = must(makePiece(request({ seed, held: ['C', 'G'] }))).sections[0].bars;

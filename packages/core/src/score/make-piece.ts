@@ -90,7 +90,7 @@ const SECOND = ['Crown', 'Gangway', 'Marionette', 'Weathercock', 'Curtain', 'Spa
 
 /**
  * Problems: those of `readPieceKey`; `rule.held` where the first degree is not among the chords held (detail: which would do);
- * `rule.fresh` where the new chord has no place in the key, or is held already.
+ * `rule.fresh` where the new chord has no place in the key, or is held already; `rule.tune` where these chords have no tune (another seed has).
  */
 export function makePiece(request: PieceRequest): Result<Piece> {
   const key = readPieceKey(request.key);
@@ -119,8 +119,9 @@ export function makePiece(request: PieceRequest): Result<Piece> {
   const alone = new Set(symbols).size === 1;
   const strum = strumOf(request, alone, random('strum'));
   const notes = request.melody
-    ? tune(symbols, beats, key.value, random('melody'))
+    ? anyTune(symbols, beats, key.value, random('melody'))
     : symbols.map(() => undefined);
+  if (!notes) return fail('rule.tune', 'seed', 'another number, or one more chord');
   const bars = symbols.map(({ chord }, i): PieceBar => ({
     chords: [{ tick: 0, chord: chord.symbol }],
     ...(notes[i] ? { melody: notes[i] } : {}),
@@ -258,8 +259,24 @@ function following(from: KeyChord, chords: readonly KeyChord[], random: Random):
   return random.pick(others.length ? others : [from]);
 }
 
+/** Figures drawn before a progression is said to have no tune. */
+const TUNES_TRIED = 24;
+/** The first of some drawn figures that has a tune over these chords. */
+function anyTune(
+  bars: readonly KeyChord[],
+  beats: 3 | 4 | 6,
+  key: Key,
+  random: Random,
+): MelodyNote[][] | null {
+  for (let i = 0; i < TUNES_TRIED; i++) {
+    const found = tune(bars, beats, key, random);
+    if (found) return found;
+  }
+  return null;
+}
+
 /** Ideas of two bars: the figures of the first come again, the third is another; an idea that ends open is held. */
-function tune(bars: readonly KeyChord[], beats: 3 | 4 | 6, key: Key, random: Random): MelodyNote[][] {
+function tune(bars: readonly KeyChord[], beats: 3 | 4 | 6, key: Key, random: Random): MelodyNote[][] | null {
   const figures: readonly (readonly number[])[] = FIGURES[beats];
   const first = [random.pick(figures), random.pick(figures)];
   const other = [random.pick(figures.filter((one) => one !== first[0])), random.pick(figures)];

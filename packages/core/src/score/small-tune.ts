@@ -41,10 +41,10 @@ interface Slot {
 }
 
 /**
- * Notes of each bar. RangeError where no tune was found, which chords of one key and figures of whole beats do not come to.
+ * Notes of each bar; null where these figures have no tune over these chords.
  * @param bars one chord a bar, the last one on the first degree
  */
-export function smallTune(bars: readonly TuneBar[], key: Key, random: Random): MelodyNote[][] {
+export function smallTune(bars: readonly TuneBar[], key: Key, random: Random): MelodyNote[][] | null {
   const slots = bars.flatMap(({ lengths, strong }, bar) => {
     let beat = 0;
     return lengths.map((length, at): Slot => {
@@ -84,7 +84,7 @@ export function smallTune(bars: readonly TuneBar[], key: Key, random: Random): M
         });
       });
   }
-  throw new RangeError(`no tune over ${bars.map((bar) => bar.chord.symbol).join(' ')}`);
+  return null;
 }
 
 const mod7 = (n: number): number => ((n % 7) + 7) % 7;

@@ -110,6 +110,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'drill.tempo': (_, detail) => `A tempo here is ${detail}.`,
   'rule.held': (_, detail) =>
     `Too few of the chords held lie in this key. It could use ${chordText(detail)}; the first of them it needs.`,
+  'rule.tune': (_, detail) => `No tune by our rules lies over these chords: take ${detail}.`,
   'rule.fresh': (_, detail) =>
     detail === ''
       ? 'Every chord of this key is held already: leave the new one out.'
