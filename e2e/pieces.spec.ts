@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { GRIPS_FOUND_MS, expect, takeHomeBack, takesHere, test, walkToCard } from './house';
+import { GRIPS_FOUND_MS, expect, test } from './house';
 
 async function onBench(page: Page, name: string) {
   await page.locator('.lessons li', { hasText: name }).getByRole('button', { name }).click();
@@ -163,56 +163,6 @@ test('numbers in a key become its chords, the key of what is typed is said, and 
   await expect(page.locator('#chords-said')).toHaveText('That may be two chords: 5(7) or 5 7.');
   await chords.fill('C F G7 C Am D7 G C D7 G');
   await expect(page.locator('.in-key')).toContainText('to G major');
-});
-
-test('a counted minute is kept with its take, and the pace says what it was and what it became', async ({
-  page,
-  sit,
-}) => {
-  await sit('Tamsin Brackwater');
-  await takeHomeBack(page, 'Junia Ardlesey');
-  await onBench(page, 'Junia Ardlesey');
-  const own = async () =>
-    page.evaluate(async () => {
-      const board = (await (await fetch('/api/board')).json()) as {
-        students: { id: string; name: string }[];
-      };
-      const id = board.students.find((one) => one.name === 'Junia Ardlesey')?.id;
-      const student = (await (await fetch(`/api/students/${id}`)).json()) as {
-        pace: { takes: number; factor: number; low: number; high: number; before: number };
-      };
-      return student.pace;
-    });
-  const before = await own();
-  expect(before.takes).toBeGreaterThan(50);
-  expect(before.low).toBeLessThan(before.factor);
-  expect(before.high).toBeGreaterThan(before.factor);
-  await page.goto('/changes');
-  await expect(page.locator('.pace-line')).toContainText('of the seconds of a first month');
-  await expect(page.locator('.pace-line')).toContainText(`from ${before.takes} takes`);
-  await page.goto('/drills?family=change%20loop&chord=Am&frets=x02210&from=E&fromFrets=022100');
-  await page.getByRole('button', { name: 'To homework' }).click();
-  await expect(page.getByText('goes home')).toBeVisible();
-  await page.getByRole('button', { name: 'Tamsin' }).click();
-  await sit('Junia Ardlesey');
-  await walkToCard(page, 'E → Am');
-  await page.getByRole('button', { name: 'Count a minute' }).click();
-  const tap = page.getByRole('button', { name: /^Clean: / });
-  for (let i = 0; i < 12; i++) await tap.click();
-  await expect(tap).toHaveText('Clean: 12');
-  await page.clock.fastForward(61_000);
-  await expect(page.getByText('12 clean, kept with this take.')).toBeVisible();
-  await page.getByRole('button', { name: '9', exact: true }).click();
-  await page.locator('.feel .three button').first().click();
-  await page.getByRole('button', { name: 'Keep this take' }).click();
-  await expect(page.getByText(/^Kept: /)).toBeVisible();
-  // Who gets up while a take is under way sends it when they sit down again.
-  await expect.poll(() => takesHere(page)).toBe(0);
-  await page.goto('/sit');
-  await sit('Tamsin Brackwater');
-  await expect.poll(async () => (await own()).takes).toBe(before.takes + 1);
-  // Twelve in a minute, of a change that was believed to be quicker.
-  expect((await own()).factor).toBeGreaterThan(before.factor);
 });
 
 test('a piece goes out as MusicXML and MIDI and comes back in, looked at first; a broken file is refused', async ({
