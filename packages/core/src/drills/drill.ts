@@ -18,6 +18,8 @@ export interface DrillStep {
   readonly answer?: Answer;
   /** It is heard before it is answered, so many times at most; nothing of it is shown until then. */
   readonly hearings?: number;
+  /** It is called by its number in a key, so many beats ahead; what chord that was is said afterwards. */
+  readonly called?: { readonly number: string; readonly key: string; readonly lead: number };
 }
 
 export interface Place {
@@ -109,6 +111,12 @@ export interface DrillOf<R extends AnyRecipe> {
   };
   /** A sentence about what was found belongs to the take. */
   readonly asksNote?: true;
+  /** The chords of a piece as they go on under it, `N.C.` where nothing sounds; left out where the score names its own. */
+  readonly harmony?: readonly {
+    readonly startTick: number;
+    readonly ticks: number;
+    readonly chord: string;
+  }[];
   /** What was promised and is left out, and why. */
   readonly leftOut: readonly Reason[];
 }

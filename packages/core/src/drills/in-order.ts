@@ -7,6 +7,7 @@ import type { GripItem } from './items';
  * where showing a grip would give the answer away, or where there is none.
  */
 export function gripsInOrder(drill: Drill): GripItem[] {
+  if (drill.steps.some((step) => step.called)) return [];
   const grips = drill.items.filter((item): item is GripItem => item.kind === 'grip');
   if (drill.judged === 'strings' || drill.recipe.family === 'formula') return grips.slice(0, 1);
   return drill.steps.flatMap((step) => (step.grip ? [step.grip] : []));

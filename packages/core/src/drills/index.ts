@@ -92,6 +92,8 @@ export {
   rootOf,
 } from './make-drill';
 export { withWeakCells, type PastCalls } from './families/root-call/grid';
+export { HEARD, heardChoices, heardScore, type Heard } from './backing';
+export { calledAt, type Call, type CalledNow } from './called';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
 export { staffFifths } from './staff-key';

@@ -31,6 +31,7 @@ function gripsOf(steps: readonly DrillStep[]): GripItem[] {
 /** Calls that are heard have nothing to be read; calls and boxes have no tab, which would answer them. */
 export function onPaper(drill: Drill, words: PaperWords, context: DrillContext): DrillSheetContent {
   const { steps } = drill;
+  const nameOf = (symbol: string) => words.names[symbol] ?? words.signs(symbol);
   const asked = steps.flatMap((step, i): (SheetCall & { readonly written: boolean })[] =>
     step.answer
       ? [
@@ -42,6 +43,10 @@ export function onPaper(drill: Drill, words: PaperWords, context: DrillContext):
         ]
       : [],
   );
+  // Numbers are read and their chords named on the page of answers; tab would name them at once.
+  const called = steps.flatMap((step, i): SheetCall[] =>
+    step.called && step.grip ? [{ ask: words.asks[i] ?? '', right: nameOf(step.grip.chord) }] : [],
+  );
   const played = steps.flatMap((step, i) =>
     drill.judged === 'calls' && !step.answer ? [{ ask: words.asks[i] ?? '', right: '' }] : [],
   );
@@ -49,11 +54,11 @@ export function onPaper(drill: Drill, words: PaperWords, context: DrillContext):
     cards: gripsOf(steps).map((grip) => ({
       frets: grip.frets,
       fingers: grip.fingers,
-      name: words.names[grip.chord] ?? words.signs(grip.chord),
+      name: nameOf(grip.chord),
       under: '',
     })),
-    score: drill.judged === 'calls' ? null : drill.score,
-    calls: [...asked.filter((one) => !one.written), ...played],
+    score: drill.judged === 'calls' || called.length ? null : drill.score,
+    calls: [...asked.filter((one) => !one.written), ...played, ...called],
     boxes: asked.filter((one) => one.written),
     board: drill.bounds
       ? { notes: drill.bounds.notes, instrument: instrumentFor(drill, context.instrument) }

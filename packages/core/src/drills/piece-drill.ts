@@ -42,12 +42,15 @@ const MELODY_SHARE = 0.7;
 
 /** Made under the capo of the piece: none is as much its own as one at fret 2 is. */
 function underCapo<R extends AnyRecipe>(
-  { capo }: Piece,
+  piece: Piece,
   context: DrillContext,
   make: (here: DrillContext) => Result<DrillOf<R>>,
 ): Result<DrillOf<R>> {
+  const { capo } = piece;
   const made = make({ ...context, instrument: { ...context.instrument, capo } });
-  return made.ok ? ok({ ...made.value, capo }) : made;
+  if (!made.ok) return made;
+  const harmony = playedChords(piece).map(({ startTick, ticks, chord }) => ({ startTick, ticks, chord }));
+  return ok({ ...made.value, capo, harmony });
 }
 
 /** What of the piece the drill does not keep. */

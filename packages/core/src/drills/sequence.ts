@@ -14,7 +14,7 @@ import { gripNotes, type Bar } from '../score/score';
 import { TICKS_A_BEAT, ticksOf } from '../score/ticks';
 import { noChord, parseChord } from '../theory/chord';
 import { overLimit, playedBy, type DrillContext } from '../hands/taught-hand';
-import { TEMPO_POINTS, type DrillOf, type Prelude } from './drill';
+import { TEMPO_POINTS, type DrillOf, type DrillStep, type Prelude } from './drill';
 import { gripItem } from './grip-item';
 import { changeIn, gradeIn } from './in-context';
 import { itemKey, type GripItem, type Item } from './items';
@@ -30,6 +30,7 @@ export interface Stop {
   readonly gapBeats?: number;
   /** What the step is about, where that is not the change. */
   readonly item?: Item;
+  readonly called?: DrillStep['called'];
 }
 
 export interface SequencePlan {
@@ -176,6 +177,7 @@ export function sequenceDrill<R extends AnyRecipe>(
       item: stop.item ?? stepItem(i),
       ask: stop.ask,
       grip: items[i],
+      ...(stop.called ? { called: stop.called } : {}),
     })),
     score: {
       schemaVersion: 1,

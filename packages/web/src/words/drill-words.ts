@@ -2,7 +2,7 @@
 import type { Reason } from '@finch/core/effort';
 import type { Form } from '@finch/core/shapes';
 import type { PassedOver, SwapKind } from '@finch/core/harmony';
-import type { Slip } from '@finch/core/drills';
+import type { Heard, Slip } from '@finch/core/drills';
 import { figureText, passedWords, swapKindWords } from './harmony-words';
 import { chordText, degreeText, formText, fretsMoved, listed, nameChord, plural, triadText } from './names';
 
@@ -17,7 +17,7 @@ const SECTION_PART: Readonly<Record<string, string>> = {
 };
 
 const pitchWords = (pitch: string): string => chordText(pitch);
-const numberText = (number: Values[string]): string => chordText(String(number)).replace(/^b/, '♭');
+export const numberText = (number: Values[string]): string => chordText(String(number)).replace(/^b/, '♭');
 /** Names of scales within a sentence: "minor pentatonic", "lydian ♯2". */
 const kindText = (kind: Values[string]): string =>
   String(kind)
@@ -60,6 +60,14 @@ function scalePlaceText(place: string, at: number): string {
       return 'the whole neck';
   }
 }
+
+/** What sounds of a drill. */
+export const HEARD_WORDS: Readonly<Record<Heard, string>> = {
+  drill: 'as it is played',
+  together: 'with a backing',
+  backing: 'the backing alone',
+  click: 'the click alone',
+};
 
 /** What was mixed up, said after the right answer. */
 export const SLIP_WORDS: Readonly<Record<Slip, string>> = {
@@ -249,8 +257,7 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `${choiceWords(String(v.chords))}, in ${chordText(String(v.key))}: which is foreign?`,
   'title.numbers': (v) =>
     `${String(v.pool).replaceAll('b7', '♭7')} called in ${chordText(String(v.key))}${Number(v.keys) > 1 ? ` and ${Number(v.keys) - 1} more` : ''}`,
-  'ask.number': (v) =>
-    `${numberText(v.number)} in ${chordText(String(v.key))}${v.next ? `, then ${numberText(v.next)}` : ''}`,
+  'ask.number': (v) => `${numberText(v.number)} in ${chordText(String(v.key))}`,
   'question.numbers': (v) => `Was ${v.clean} of ${v.of} right on beat one at ${v.bpm}?`,
   'title.approach': (v) =>
     `Into ${String(v.targets)

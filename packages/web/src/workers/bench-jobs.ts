@@ -260,13 +260,17 @@ export const benchJobs = {
     }),
   keyed: (recipe: Recipe, context: DrillContext): KeyedDrill[] =>
     Array.from({ length: 12 }, (_, pitchClass) => keyedDrill(recipe, rootNamed(pitchClass), context)),
-  /** A score gone round so often, counted in once, as a WAV file of one channel. */
-  wav: (score: Score, instrument: Instrument, rounds: number, noClick: boolean): Uint8Array => {
+  /** A score gone round so often at a tempo, counted in once, as a WAV file of one channel. */
+  wav: (
+    score: Score,
+    instrument: Instrument,
+    { rounds, tempoBpm, noClick }: { rounds: number; tempoBpm: number; noClick: boolean },
+  ): Uint8Array => {
     const bars = score.parts.map((part) => ({
       ...part,
       bars: Array.from({ length: rounds }, () => part.bars).flat(),
     }));
-    const sounds = soundSchedule({ ...score, parts: bars }, instrument);
+    const sounds = soundSchedule({ ...score, parts: bars }, instrument, tempoBpm);
     const samples = mixSounds(sounds, { instrument, sampleRate: WAV_RATE, noClick });
     const file = new WaveFile();
     file.fromScratch(

@@ -1,18 +1,21 @@
 <script setup lang="ts">
 /** A drill on paper, with boxes for takes and answers on a page of their own; and its sound as a file. */
-import { instrumentFor, type Drill } from '@finch/core/drills';
+import { type Drill } from '@finch/core/drills';
 import type { DrillContext } from '@finch/core/hands';
 import { BButton } from 'bootstrap-vue-next';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { saveFile } from '../../app/save-file';
 import HouseDialog from '../../furniture/HouseDialog.vue';
+import HeardPick from '../../instruments/HeardPick.vue';
 import PickBox from '../../instruments/PickBox.vue';
 import { fileName, type PaperJob } from '../../paper/paper-files';
 import PaperSheet from '../../paper/PaperSheet.vue';
 import { useSeat } from '../../session/seat';
 import { nameChord, plural, say, sayError } from '../../words';
+import { HEARD_WORDS } from '../../words/drill-words';
 import { FAMILY_WORDS } from '../../words/family-words';
 import { benchWork, plain } from '../../workers/bench';
+import { useHeard } from '../../workers/use-heard';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ drill: Drill | null; title: string; context: DrillContext; who: string }>();
@@ -25,6 +28,17 @@ const takes = ref(10);
 const answers = ref(true);
 const rounds = ref(2);
 const click = ref(true);
+const TEMPO = { lowest: 20, highest: 300 };
+const tempo = ref<number | string>(60);
+watch(
+  () => props.drill,
+  (now) => (tempo.value = Math.round(now?.score.tempoBpm ?? 60)),
+  { immediate: true },
+);
+const { heard, choices, score, instrument } = useHeard(
+  computed(() => props.drill),
+  computed(() => props.context.instrument),
+);
 const busy = ref(false);
 const trouble = ref('');
 const asked = computed(() => props.drill?.steps.some((step) => step.answer) ?? false);
@@ -71,14 +85,22 @@ const roundChoices = computed(() =>
   })),
 );
 async function wav() {
-  const { drill } = props;
-  if (!drill || busy.value) return;
-  busy.value = true;
+  if (!score.value || !instrument.value || busy.value) return;
+  const tempoBpm = Number(tempo.value);
   trouble.value = '';
+  if (!(tempoBpm >= TEMPO.lowest && tempoBpm <= TEMPO.highest)) {
+    trouble.value = `A tempo is ${TEMPO.lowest} to ${TEMPO.highest} bpm.`;
+    return;
+  }
+  busy.value = true;
   try {
-    const instrument = instrumentFor(drill, props.context.instrument);
-    const file = await benchWork().wav(plain(drill.score), plain(instrument), rounds.value, !click.value);
-    saveFile(fileName(props.title, 'wav'), new Blob([Uint8Array.from(file)], { type: 'audio/wav' }));
+    const file = await benchWork().wav(plain(score.value), plain(instrument.value), {
+      rounds: rounds.value,
+      tempoBpm,
+      noClick: !click.value,
+    });
+    const of = heard.value === 'drill' ? props.title : `${props.title}, ${HEARD_WORDS[heard.value]}`;
+    saveFile(fileName(of, 'wav'), new Blob([Uint8Array.from(file)], { type: 'audio/wav' }));
   } catch (problem) {
     trouble.value = sayError(problem);
   } finally {
@@ -102,16 +124,26 @@ async function wav() {
     </PaperSheet>
     <form class="sound" @submit.prevent="wav">
       <h3>As a sound</h3>
-      <p class="small">
-        Counted in{{ drill?.tempoBpm ? `, at ${Math.round(drill.tempoBpm)}` : '' }}. Another tempo: set it in
-        the drill first.
-      </p>
+      <p class="small">Counted in once.</p>
+      <HeardPick v-model="heard" :choices="choices" />
+      <label class="note"
+        >At
+        <input
+          v-model="tempo"
+          type="number"
+          class="form-control form-control-sm tempo"
+          :min="TEMPO.lowest"
+          :max="TEMPO.highest"
+          aria-describedby="sound-trouble"
+        />
+        bpm</label
+      >
       <PickBox v-model="rounds" :options="roundChoices" aria-label="How often it goes round" />
       <label class="note"><input v-model="click" type="checkbox" /> With the click</label>
       <BButton type="submit" variant="outline-secondary" :disabled="!drill" :aria-disabled="busy">{{
         busy ? 'Making it…' : 'Save WAV'
       }}</BButton>
-      <p v-if="trouble" class="refusal" role="alert">{{ trouble }}</p>
+      <p v-if="trouble" id="sound-trouble" class="refusal" role="alert">{{ trouble }}</p>
     </form>
   </HouseDialog>
 </template>
@@ -135,7 +167,8 @@ async function wav() {
   font-size: var(--size-3);
 }
 .sound select,
-.note select {
+.note select,
+.tempo {
   width: auto;
   display: inline-block;
 }

@@ -7,6 +7,7 @@ import HouseDialog from '../../furniture/HouseDialog.vue';
 import LaterFrame from '../../furniture/LaterFrame.vue';
 import { backForward, useKeys } from '../../app/keys';
 import { useStages } from '../../app/stages';
+import HeardPick from '../../instruments/HeardPick.vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { say, sayProblem } from '../../words';
 import { FAMILY_WORDS } from '../../words/family-words';
@@ -38,6 +39,7 @@ const {
   finder,
 } = bench;
 const { text, found } = finder;
+const { heard, choices } = bench.sound;
 const { student, drilling, limit, instrument } = taught;
 const who = computed(() => (student.value ? `${student.value.name.split(' ')[0]}’s` : 'a middle'));
 const stage = useStages(2);
@@ -91,6 +93,7 @@ useKeys('drills', {
           <BButton v-if="drill?.judged === 'calls'" variant="outline-secondary" @click="trying = true"
             >Try it</BButton
           >
+          <HeardPick v-model="heard" :choices="choices" />
           <BButton variant="outline-secondary" :disabled="!drill" @click="bench.hear">{{
             player.playing.value ? '■ Stop' : '▶ Hear it'
           }}</BButton>

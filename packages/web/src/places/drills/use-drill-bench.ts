@@ -9,7 +9,6 @@ import {
   forHand,
   gripsOf,
   harder,
-  instrumentFor,
   makeDrill,
   redrawn,
   rekeyForHand,
@@ -37,6 +36,7 @@ import { benchWork, plain } from '../../workers/bench';
 import type { KeyedDrill, Notch } from '../../workers/bench-jobs';
 import { useLatest } from '../../workers/latest';
 import { usePlayer } from '../../workers/player';
+import { useHeard } from '../../workers/use-heard';
 import { useDrillFinder } from './use-drill-finder';
 
 const FIRST = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
@@ -145,13 +145,18 @@ export function useDrillBench() {
     held: () => held.value,
   });
 
+  const sound = useHeard(drill, instrument);
   async function hear() {
     if (player.playing.value) return player.stop();
-    if (!drill.value) return;
-    const played = instrumentFor(drill.value, instrument.value);
-    await player.play(soundSchedule(drill.value.score, played), { instrument: played });
+    await play();
+  }
+  async function play(from = 0) {
+    if (!sound.score.value || !sound.instrument.value) return;
+    const played = sound.instrument.value;
+    await player.play(soundSchedule(sound.score.value, played), { instrument: played, from });
   }
   watch(recipe, () => player.stop());
+  watch(sound.heard, () => player.playing.value && void play(player.at.value ?? 0));
 
   /** Another student comes to the bench: the drill is made anew for that hand. */
   watch(student, (now, before) => {
@@ -188,6 +193,7 @@ export function useDrillBench() {
     toKey,
     player,
     hear,
+    sound,
     over: computed(() =>
       drill.value ? Math.round(drill.value.heaviestGrip - gripLimit(drilling.value)) : 0,
     ),

@@ -12,7 +12,9 @@ import { gripDegrees } from '../../instruments/degrees';
 import BarreCaution from '../../instruments/BarreCaution.vue';
 import CountIn from '../../instruments/CountIn.vue';
 import HookTag from '../../instruments/HookTag.vue';
+import HeardPick from '../../instruments/HeardPick.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
+import NumberBoard from '../../instruments/NumberBoard.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
 import type { useLessonStage } from './use-lesson-stage';
@@ -25,7 +27,8 @@ const props = defineProps<{
   stopped: string;
   hookOn: (frets: Frets) => Hook | null;
 }>();
-const { drill, pair, different, moves, bar, beat, call, neck, tempo, player, revealed } = props.stage;
+const { drill, pair, different, moves, bar, beat, call, called, neck, tempo, player, revealed } = props.stage;
+const { heard, choices } = props.stage.sound;
 const bare = computed(() => props.instrument.openPitches.map(() => null));
 const neckDegrees = computed(() => {
   const { openPitches, capo } = props.instrument;
@@ -95,6 +98,7 @@ const neckDegrees = computed(() => {
         <BButton variant="outline-secondary" @click="stage.next()">Next call</BButton>
       </div>
     </template>
+    <NumberBoard v-else-if="called" :called="called" class="called" />
     <template v-else-if="neck">
       <p class="talk">{{ drill ? say(drill.steps[0].ask) : say(block.because) }}</p>
       <NeckBoard
@@ -132,6 +136,7 @@ const neckDegrees = computed(() => {
             >+</BButton
           ></template
         >
+        <HeardPick v-model="heard" :choices="choices" />
         <BButton variant="outline-secondary" @click="stage.toggle()">{{
           player.playing.value ? '■ Stop' : '▶ Play'
         }}</BButton>

@@ -1,5 +1,5 @@
 /** What stands before the student: two grips of a change, a bar, a call or the neck; its tempo and what sounds. */
-import { changeLoop, ringCheck, rootCall, strumReading, type Recipe } from '@finch/core/drills';
+import { changeLoop, numberCalls, ringCheck, rootCall, strumReading, type Recipe } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import type { PlanBlock } from '@finch/core/planning';
 import { ref, shallowRef } from 'vue';
@@ -98,4 +98,45 @@ test('a drill this hand cannot hold shows nothing rather than something wrong', 
     null,
     [],
   ]);
+});
+
+const plucks = (at: number) =>
+  (house.played[at][0] as { kind: string }[]).filter((one) => one.kind === 'pluck').length;
+
+test('numbers called stand alone, with the click: no grip, bar or neck says what they are', async () => {
+  const { stage } = begin(
+    numberCalls({
+      key: 'D major',
+      pool: '1 4 5',
+      keys: 1,
+      length: 4,
+      lead: 4,
+      layout: 'fixed',
+      tempoBpm: 60,
+    }),
+  );
+  expect([stage.pair.value, stage.bar.value, stage.neck.value, stage.call.value]).toEqual([
+    [],
+    null,
+    null,
+    null,
+  ]);
+  expect(stage.called.value).toMatchObject({ now: { number: '1', key: 'D major' }, past: [] });
+  await stage.toggle();
+  expect(plucks(0)).toBe(0);
+});
+
+test('another sound is heard at once, from the same beat', async () => {
+  const { stage } = begin(loop);
+  stage.sound.heard.value = 'click';
+  await settle();
+  expect(house.played).toHaveLength(0);
+  stage.sound.heard.value = 'drill';
+  await settle();
+  await stage.toggle();
+  stage.sound.heard.value = 'together';
+  await settle();
+  expect(house.played).toHaveLength(2);
+  expect(plucks(1)).toBeGreaterThan(plucks(0));
+  expect(house.played[1][1]).toMatchObject({ from: 0 });
 });

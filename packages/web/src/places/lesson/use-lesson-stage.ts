@@ -2,7 +2,7 @@
  * What the block on puts before the student: two grips of a change and what each finger does between them, a bar where the
  * striking hand or a line is the matter, a call, or the neck as it is played through. Plays it and follows what sounds.
  */
-import { changeIn, gripsInOrder, instrumentFor, makeDrill, type Drill } from '@finch/core/drills';
+import { calledAt, changeIn, gripsInOrder, makeDrill, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
@@ -11,6 +11,7 @@ import { soundSchedule } from '@finch/core/sound';
 import { computed, ref, watch, type Ref } from 'vue';
 import { barsAround } from '../../instruments/bars-around';
 import { usePlayer } from '../../workers/player';
+import { useHeard } from '../../workers/use-heard';
 
 const TEMPO = { least: 30, most: 208, usual: 60 } as const;
 
@@ -25,9 +26,8 @@ export function useLessonStage(
     const made = makeDrill(block.value.recipe, drilling.value);
     return made.ok ? made.value : null;
   });
-  const played = computed(() =>
-    drill.value ? instrumentFor(drill.value, instrument.value) : instrument.value,
-  );
+  const sound = useHeard(drill, instrument);
+  const played = computed(() => sound.instrument.value ?? instrument.value);
   const tempo = ref<number | null>(null);
   const step = ref(0);
   const revealed = ref(false);
@@ -67,13 +67,14 @@ export function useLessonStage(
       fingers: fingers.join(', '),
     }));
   });
+  const called = computed(() => (drill.value ? calledAt(drill.value, beat.value) : null));
   /** The bar that sounds, large, where what the striking hand does or a line of notes is the matter. */
   const bar = computed(() => {
     const now = drill.value;
     const struck = now?.score.parts[0].bars.some((one) =>
       one.events.some((event) => event.hand !== undefined),
     );
-    const line = now && now.judged !== 'calls' && grips.value.length === 0;
+    const line = now && now.judged !== 'calls' && grips.value.length === 0 && !called.value;
     return now && (struck || line) ? barsAround(now.score, played.value, Math.max(0, beat.value), 1) : null;
   });
   /** A call of a drill that asks; its place on the neck is shown only when that is asked for. */
@@ -87,7 +88,7 @@ export function useLessonStage(
   );
   /** The neck as it is played, where there is no pair of grips to show. */
   const neck = computed(() => {
-    if (!drill.value || pair.value.length) return null;
+    if (!drill.value || pair.value.length || called.value) return null;
     if (call.value) {
       if (!revealed.value) return null;
       return (
@@ -100,12 +101,13 @@ export function useLessonStage(
 
   const bpmNow = () => Math.min(300, Math.max(20, tempo.value ?? TEMPO.usual));
   async function play(from = 0) {
-    if (!drill.value) return;
-    await player.play(soundSchedule(drill.value.score, played.value, bpmNow()), {
+    if (!sound.score.value) return;
+    await player.play(soundSchedule(sound.score.value, played.value, bpmNow()), {
       instrument: played.value,
       from,
     });
   }
+  watch(sound.heard, () => player.playing.value && void play(player.at.value ?? 0));
   /** Another tempo; while it plays it goes on from the same beat. */
   function faster(by: number) {
     if (tempo.value === null) return;
@@ -123,6 +125,8 @@ export function useLessonStage(
     bar,
     beat,
     call,
+    called,
+    sound,
     neck,
     revealed,
     toggle: () => (player.playing.value ? player.stop() : void play()),

@@ -10,13 +10,15 @@ import { gripDegrees } from '../../instruments/degrees';
 import HookTag from '../../instruments/HookTag.vue';
 import ScaleBoard from '../../instruments/ScaleBoard.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
+import NumberBoard from '../../instruments/NumberBoard.vue';
 import { chordText, formText, nameChord, say } from '../../words';
 import type { CardShown } from './use-card-shown';
 import type { PracticeRoom } from './use-practice-room';
 
 const props = defineProps<{ room: PracticeRoom; shown: CardShown }>();
 const { drill, card, cards, at, data } = props.room;
-const { phone, isLoop, pair, target, change, question, guess, hooks, line, spoken, more } = props.shown;
+const { phone, isLoop, pair, target, change, question, guess, hooks, line, called, spoken, more } =
+  props.shown;
 const leftHanded = computed(() => data.value?.taught.instrument.leftHanded ?? false);
 const size = computed(() => (phone.value ? { width: 560, height: 250 } : { width: 1200, height: 184 }));
 const cardTitle = computed(() => chordText(card.value?.title ?? ''));
@@ -46,6 +48,7 @@ const title = computed(() => {
         >{{ formText(choice as Form) }}</BButton
       >
     </div>
+    <NumberBoard v-else-if="called" :called="called" />
     <NeckBoard
       v-else-if="target"
       v-bind="size"

@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { forwardBack, useKeys } from '../../app/keys';
 import FeelPicker from '../../instruments/FeelPicker.vue';
+import HeardPick from '../../instruments/HeardPick.vue';
 import { plural, sayError } from '../../words';
 import AnswerSheet from './AnswerSheet.vue';
 import BarsSheet from './BarsSheet.vue';
@@ -25,8 +26,10 @@ const shown = useCardShown(room);
 const { phone, isLoop, around } = shown;
 const trial = useTry({ drill, card, studentId: room.studentId }, room.seat);
 const { draft, feel, takesHere, lastTake, said, trouble, stoppedHere, complete } = trial;
-const heard = useCardHeard(drill, shown, trial);
+const own = computed(() => data.value?.taught.instrument ?? null);
+const heard = useCardHeard(drill, own, shown, trial);
 const { player } = heard;
+const { heard: sounding, choices } = heard.sound;
 const recipeText = computed(() => JSON.stringify(drill.value?.recipe ?? null));
 watch(
   recipeText,
@@ -119,8 +122,9 @@ useKeys('practice', {
           @faster="heard.faster"
           @toggle="heard.toggle"
         >
+          <HeardPick v-model="sounding" :choices="choices" />
           <BButton
-            v-if="phone"
+            v-if="phone && !shown.called.value"
             variant="link"
             size="sm"
             :aria-expanded="showTab"
@@ -129,7 +133,7 @@ useKeys('practice', {
           >
         </TempoSheet>
         <BarsSheet
-          v-if="!hidden && (!phone || showTab)"
+          v-if="!hidden && !shown.called.value && (!phone || showTab)"
           class="bars"
           :around="around"
           :fifths="staffFifths(drill)"

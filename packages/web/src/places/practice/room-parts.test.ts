@@ -1,5 +1,7 @@
 import { createSSRApp, type Component } from 'vue';
 import { renderToString } from 'vue/server-renderer';
+import HeardPick from '../../instruments/HeardPick.vue';
+import NumberBoard from '../../instruments/NumberBoard.vue';
 import CountAnswer from './CountAnswer.vue';
 import KeepBar from './KeepBar.vue';
 import LastCard from './LastCard.vue';
@@ -72,4 +74,33 @@ test('a count in time asks how the others came, and only then', async () => {
   expect(text(await draw(CountAnswer, props))).toContain('The others came late early');
   for (const more of [{ done: false }, { clean: 10 }, { inTime: false }])
     expect(text(await draw(CountAnswer, { ...props, ...more }))).not.toContain('The others came');
+});
+
+test('a number called: the one to play large, the next when it is due, those before with their chords', async () => {
+  const one = (number: string, key = 'C major') => ({ number, key });
+  const called = {
+    now: one('b7'),
+    next: one('1', 'G major'),
+    past: [
+      { ...one('4'), chord: 'F' },
+      { ...one('V7/2'), chord: 'A7' },
+    ],
+  };
+  expect(text(await draw(NumberBoard, { called }))).toBe('♭7 in C major then 1 in G major 4 F V7/2 A7');
+  const same = text(await draw(NumberBoard, { called: { ...called, next: one('1'), past: [] } }));
+  expect(same).toBe('♭7 in C major then 1');
+  const over = await draw(NumberBoard, { called: { ...called, now: null, next: null } });
+  expect(over).toMatch(/role="status"[^>]*>(<!--.*?-->)*That was the last one/);
+  // Eight are named: more would push the sheet down as it plays.
+  const long = Array.from({ length: 12 }, (_, i) => ({ ...one(String(i + 1)), chord: 'C' }));
+  expect(text(await draw(NumberBoard, { called: { ...called, past: long } }))).toContain(
+    '1 in G major 5 C 6 C',
+  );
+});
+
+test('what sounds is chosen only where there is a choice', async () => {
+  expect(text(await draw(HeardPick, { choices: ['drill'], modelValue: 'drill' }))).toBe('');
+  const html = await draw(HeardPick, { choices: ['drill', 'backing'], modelValue: 'backing' });
+  expect(html).toContain('aria-label="What sounds"');
+  expect(text(html)).toBe('as it is played the backing alone');
 });

@@ -1,20 +1,28 @@
 /** The card as it sounds, at the tempo of the try; another tempo is heard at once. */
 import type { Drill } from '@finch/core/drills';
+import type { Instrument } from '@finch/core/fretboard';
 import { soundSchedule } from '@finch/core/sound';
 import { watch, type Ref } from 'vue';
 import { usePlayer } from '../../workers/player';
+import { useHeard } from '../../workers/use-heard';
 import type { CardShown } from './use-card-shown';
 import type { Try } from './use-try';
 
 const TEMPO = { lowest: 20, highest: 300 };
 
-export function useCardHeard(drill: Readonly<Ref<Drill | null>>, shown: CardShown, trial: Try) {
+export function useCardHeard(
+  drill: Readonly<Ref<Drill | null>>,
+  own: Readonly<Ref<Instrument | null>>,
+  shown: CardShown,
+  trial: Try,
+) {
   const player = usePlayer();
+  const sound = useHeard(drill, own);
   const { draft } = trial;
   async function play(from = 0) {
-    const instrument = shown.instrument.value;
-    if (!drill.value || !instrument) return;
-    const { score } = drill.value;
+    const score = sound.score.value;
+    const instrument = sound.instrument.value;
+    if (!score || !instrument) return;
     const bpm = Math.min(TEMPO.highest, Math.max(TEMPO.lowest, draft.value?.tempoBpm ?? score.tempoBpm));
     await player.play(soundSchedule(score, instrument, bpm), { instrument, from });
   }
@@ -44,7 +52,8 @@ export function useCardHeard(drill: Readonly<Ref<Drill | null>>, shown: CardShow
       if (player.playing.value && drill.value) shown.beatShown.value = beat(elapsed);
     },
   );
-  return { player, toggle, faster, playRung, now: () => beat(player.elapsed.value) };
+  watch(sound.heard, () => player.playing.value && void play(player.at.value ?? 0));
+  return { player, sound, toggle, faster, playRung, now: () => beat(player.elapsed.value) };
 }
 
 export type CardHeard = ReturnType<typeof useCardHeard>;

@@ -1,4 +1,4 @@
-import { changeLoop, makeDrill, ringCheck, type Drill } from '@finch/core/drills';
+import { changeLoop, makeDrill, numberCalls, ringCheck, type Drill } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { changeMark, gripMark } from '@finch/core/grips';
@@ -80,4 +80,27 @@ test('the answers of a quiz are hidden until it is done; those of a loop never',
   const walk = shownOf({ ...quiz, recipe: { ...quiz.recipe, family: 'string walk' } } as unknown as Drill);
   expect(walk.answersHidden(false)).toBe(false);
   expect(shownOf(loopOf(C, A_MINOR)).answersHidden(false)).toBe(false);
+});
+
+test('numbers called show no grip, no change and no neck; what they were is named as the beat goes on', () => {
+  const shown = shownOf(
+    must(
+      makeDrill(
+        numberCalls({ key: 'C major', pool: '1 4 5', keys: 1, length: 4, lead: 4, layout: 'fixed' }),
+        context,
+      ),
+    ),
+  );
+  expect([shown.target.value, shown.change.value, shown.line.value, shown.more.value]).toEqual([
+    null,
+    null,
+    null,
+    false,
+  ]);
+  expect(shown.called.value).toMatchObject({ now: { number: '1' }, past: [] });
+  shown.beatShown.value = 8;
+  expect(shown.called.value?.past.map((one) => one.chord)).toHaveLength(2);
+  shown.begin();
+  expect(shown.called.value?.past).toEqual([]);
+  expect(shownOf(loopOf(C, G)).called.value).toBeNull();
 });

@@ -51,7 +51,8 @@ function make(recipe: NumberCallsRecipe, context: DrillContext): Result<DrillOf<
       spans.push({
         grip: { chord: chord.symbol, frets: own(chord, i).frets },
         beats: BAR,
-        ask: { code: 'ask.number', values: { number, key: of.name, next: line[i + 1]?.number ?? '', lead } },
+        ask: { code: 'ask.number', values: { number, key: of.name } },
+        called: { number, key: of.name, lead },
       }),
     );
     items.push({ key: of.name, numerals: line.map((one) => one.numeral) });
