@@ -10,6 +10,7 @@ const order = [
   'hands',
   'scales',
   'score',
+  'engraving',
   'sound',
   'harmony',
   'paper',

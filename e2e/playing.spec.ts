@@ -24,7 +24,7 @@ test('strums, picking and a walking bass are made, read, changed and re-keyed', 
   await expect(page.locator('.question, .note, .side').getByText(/bars come in time/)).toBeVisible();
   // Chops are crosses in the tab and on the staff.
   await expect(page.locator('.tab .cell-text', { hasText: 'x' }).first()).toBeVisible();
-  await expect(page.locator('.staff-drawing svg .vf-beam').first()).toBeVisible();
+  await expect(page.locator('.staff-drawing svg .beam').first()).toBeVisible();
   const first = await page.locator('.tab').first().getAttribute('aria-label');
   await page.getByLabel('Sheet').selectOption('7');
   await expect.poll(() => page.locator('.tab').first().getAttribute('aria-label')).not.toBe(first);

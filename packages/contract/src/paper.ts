@@ -95,6 +95,8 @@ export const paperSchema = v.variant(
       limits: v.optional(limitsSchema),
       lines: v.pipe(v.array(v.pipe(v.string(), v.maxLength(160))), v.maxLength(4)),
       answers: v.boolean(),
+      /** A staff over the tab; a drill that is read has one anyway. */
+      staff: v.optional(v.boolean()),
       takes: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(20, 'at most 20 takes')),
       words: v.object({ takes: shown, clean: shown, nearly: shown, notYet: shown, answers: shown }),
       /** What each step asks, as it is to be printed. */

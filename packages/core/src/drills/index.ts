@@ -97,7 +97,7 @@ export { calledAt, type Call, type CalledNow } from './called';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
 export { staffFifths } from './staff-key';
-export { onPaper, type PaperWords } from './on-paper';
+export { onPaper, readsStaff, type PaperWords } from './on-paper';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {

@@ -1,10 +1,13 @@
 /** What of a drill stands on paper. */
-import type { DrillSheetContent, SheetCall } from '../paper/drill-sheet';
+import type { StaffDrawing } from '../engraving/engrave';
+import { STAFF_WIDTH, type DrillSheetContent, type SheetCall } from '../paper/drill-sheet';
+import { staffBars, type StaffBar } from '../score/staff';
 import type { DrillContext } from '../hands/taught-hand';
 import type { DrillStep } from './drill';
 import { instrumentFor } from './drill';
 import type { GripItem } from './items';
 import type { Drill } from './recipe';
+import { staffFifths } from './staff-key';
 
 /** Grips printed as cards; more are read from the tab. */
 const MOST_CARDS = 12;
@@ -15,6 +18,12 @@ export interface PaperWords {
   readonly names: Readonly<Record<string, string>>;
   readonly signs: (text: string) => string;
 }
+
+/** Bars of a staff in lines so many pixels wide: `staffLines` of the engraver, which is loaded only where it is needed. */
+export type Engraver = (bars: readonly StaffBar[], fifths: number, width: number) => readonly StaffDrawing[];
+
+/** What is asked stands on the staff: without it there is nothing to answer. */
+export const readsStaff = (drill: Drill): boolean => drill.recipe.family === 'note reading';
 
 const rightOf = ({ answer }: DrillStep, signs: (text: string) => string): string => {
   if (!answer) return '';
@@ -28,15 +37,25 @@ function gripsOf(steps: readonly DrillStep[]): GripItem[] {
   return [...seen.values()].slice(0, MOST_CARDS);
 }
 
-/** Calls that are heard have nothing to be read; calls and boxes have no tab, which would answer them. */
-export function onPaper(drill: Drill, words: PaperWords, context: DrillContext): DrillSheetContent {
+/**
+ * Calls that are heard have nothing to be read; calls and boxes have no tab, which would answer them.
+ * @param engraver puts a staff over the tab, but not over calls that it would answer; null for none
+ */
+export function onPaper(
+  drill: Drill,
+  words: PaperWords,
+  context: DrillContext,
+  engraver: Engraver | null = null,
+): DrillSheetContent {
   const { steps } = drill;
+  const reads = readsStaff(drill);
   const nameOf = (symbol: string) => words.names[symbol] ?? words.signs(symbol);
   const asked = steps.flatMap((step, i): (SheetCall & { readonly written: boolean })[] =>
     step.answer
       ? [
           {
-            ask: words.asks[i] ?? '',
+            // The staff asks; a bar has the number of its call.
+            ask: reads ? '' : (words.asks[i] ?? ''),
             right: rightOf(step, words.signs),
             written: step.answer.kind === 'written',
           },
@@ -50,6 +69,8 @@ export function onPaper(drill: Drill, words: PaperWords, context: DrillContext):
   const played = steps.flatMap((step, i) =>
     drill.judged === 'calls' && !step.answer ? [{ ask: words.asks[i] ?? '', right: '' }] : [],
   );
+  const instrument = instrumentFor(drill, context.instrument);
+  const tab = drill.judged !== 'calls' && called.length === 0;
   return {
     cards: gripsOf(steps).map((grip) => ({
       frets: grip.frets,
@@ -57,11 +78,13 @@ export function onPaper(drill: Drill, words: PaperWords, context: DrillContext):
       name: nameOf(grip.chord),
       under: '',
     })),
-    score: drill.judged === 'calls' || called.length ? null : drill.score,
+    staff:
+      engraver && (reads || tab)
+        ? engraver(staffBars(drill.score, instrument), staffFifths(drill) ?? 0, STAFF_WIDTH)
+        : null,
+    score: tab ? drill.score : null,
     calls: [...asked.filter((one) => !one.written), ...played, ...called],
     boxes: asked.filter((one) => one.written),
-    board: drill.bounds
-      ? { notes: drill.bounds.notes, instrument: instrumentFor(drill, context.instrument) }
-      : null,
+    board: drill.bounds ? { notes: drill.bounds.notes, instrument } : null,
   };
 }

@@ -159,13 +159,18 @@ export function placed(mark: Mark, dx: number, dy: number, scale: number): Mark 
   }
 }
 
+/** Path data of absolute commands: moves, lines, curves by points, arcs. */
 function placedPath(d: string, px: (x: number) => number, py: (y: number) => number, scale: number): string {
-  return d.replace(/([MLA])([^MLAZ]*)/g, (_, command: string, rest: string) => {
+  return d.replace(/([MLQCA])([^MLQCAZ]*)/g, (_, command: string, rest: string) => {
     const n = rest
       .trim()
       .split(/[\s,]+/)
       .map(Number);
-    if (command !== 'A') return `${command}${px(n[0])} ${py(n[1])}`;
-    return `A${n[0] * scale} ${n[1] * scale} ${n[2]} ${n[3]} ${n[4]} ${px(n[5])} ${py(n[6])}`;
+    if (command === 'A')
+      return `A${n[0] * scale} ${n[1] * scale} ${n[2]} ${n[3]} ${n[4]} ${px(n[5])} ${py(n[6])}`;
+    return command + n.map((value, i) => fine(i % 2 === 0 ? px(value) : py(value))).join(' ');
   });
 }
+
+/** A micrometre: enough for any printer, and an outline stays short. */
+const fine = (mm: number): number => Math.round(mm * 1000) / 1000;

@@ -4,13 +4,16 @@ import { must } from '../kernel';
 import {
   changeLoop,
   degrees,
+  firstRecipe,
   makeDrill,
   onPaper,
   openTask,
   spellIt,
   writeItOut,
+  type Drill,
   type Recipe,
 } from '../drills';
+import { staffLines } from '../engraving';
 import { tabColumns } from '../score';
 import { trueSigns, type Mark } from '../shapes';
 import { drawDrillSheet, type DrillSheetOptions } from '.';
@@ -113,4 +116,47 @@ test('what is written out has a staff, a frame and lines for each chord; its not
 test('an open task shows its bounds on a neck', () => {
   const recipe = openTask({ key: 'A minor', question: 'what rubs', lowFret: 5, highFret: 8, thickString: 6, thinString: 1, notes: 'the five', ground: 'drone', minutes: 3 }); // prettier-ignore
   expect(printed(recipe).pages[0].marks.filter((mark) => mark.is.startsWith('spot-text'))).toHaveLength(12);
+});
+
+test('a staff over the tab where it is asked for, with the numbers of its bars, inside the page; none over calls', () => {
+  const recipe = degrees({ key: 'Eb major', of: 'triads', place: 'root on 5', position: 3, way: 'both', beatsEach: 4 }); // prettier-ignore
+  const drill = must(makeDrill(recipe, context));
+  const on = (one: Drill) => onPaper(one, { asks: [], names: {}, signs: trueSigns }, context, staffLines);
+  expect(onPaper(drill, { asks: [], names: {}, signs: trueSigns }, context).staff).toBeNull();
+  const pages = drawDrillSheet(on(drill), options());
+  const marks = pages.flatMap((page) => page.marks);
+  const bars = drill.score.parts[0].bars.length;
+  // Once over the staff and once over the tab.
+  expect(texts(marks, 'bar').filter((one) => one === String(bars))).toHaveLength(2);
+  expect(marks.filter((mark) => mark.is === 'keysignature').length % 3).toBe(0);
+  for (const mark of marks)
+    if (mark.kind === 'path' && mark.is === 'notehead')
+      for (const [, x, y] of mark.d.matchAll(/[MLQC](-?[\d.]+) (-?[\d.]+)/g)) {
+        expect(Number(x)).toBeGreaterThan(15);
+        expect(Number(x)).toBeLessThan(195);
+        expect(Number(y)).toBeGreaterThan(10);
+        expect(Number(y)).toBeLessThan(290);
+      }
+  expect(on(must(makeDrill(spell, context))).staff).toBeNull();
+});
+
+test('what is read is printed to be read: each note on the staff, a line with its number for the place, the places after', () => {
+  const reading = must(
+    makeDrill(firstRecipe('note reading', { grip: C, from: null, instrument: standardGuitar }), context),
+  );
+  const content = onPaper(reading, { asks: reading.steps.map(() => 'Find this note'), names: {}, signs: trueSigns }, context, staffLines); // prettier-ignore
+  expect(content.staff?.reduce((sum, line) => sum + line.bars.length, 0)).toBe(reading.steps.length);
+  expect([content.score, new Set(content.calls.map((call) => call.ask))]).toEqual([null, new Set([''])]);
+  const pages = drawDrillSheet(content, options());
+  const heads = pages[0].marks.filter((mark) => mark.is === 'notehead');
+  expect(heads).toHaveLength(reading.steps.length);
+  const numbers = texts(pages[0].marks, 'call').map((one) => Number(one.replace('.', '')));
+  expect(numbers.sort((a, b) => a - b)).toEqual(reading.steps.map((_, i) => i + 1));
+  expect(texts(pages[0].marks, 'answer')).toEqual([]);
+  expect(
+    texts(
+      pages.flatMap((page) => page.marks),
+      'answer',
+    ),
+  ).toHaveLength(reading.steps.length);
 });

@@ -2,6 +2,7 @@
  * A drill on paper: what is asked of it, the grips it is played on, its tab line by line, calls with a line to answer on, boxes
  * to write in, and at the foot of the first page boxes for takes. What was to be answered stands on pages of its own.
  */
+import type { StaffDrawing } from '../engraving/engrave';
 import type { Instrument } from '../fretboard/instrument';
 import { drawBoard, type BoardNote } from '../scales/draw-board';
 import type { Score } from '../score/score';
@@ -16,6 +17,8 @@ export interface SheetCall {
 }
 export interface DrillSheetContent {
   readonly cards: readonly PaperCard[];
+  /** Its bars on a staff, in lines `STAFF_WIDTH` wide; null prints none. */
+  readonly staff: readonly StaffDrawing[] | null;
   /** Null prints no tab: what is asked would stand in it. */
   readonly score: Score | null;
   readonly calls: readonly SheetCall[];
@@ -50,6 +53,10 @@ export interface DrillSheetOptions {
 const WIDTH = A4.width - 2 * A4.margin;
 const FLOOR = A4.height - A4.margin - 4;
 const TOP = A4.margin + 16;
+/** Millimetres of a pixel of an engraved staff: 7 mm for its four spaces. */
+const STAFF = { scale: 0.175, below: 2 } as const;
+/** Pixels that a line of a staff may be wide. */
+export const STAFF_WIDTH = WIDTH / STAFF.scale;
 const CARD = { scale: 0.115, width: 29, head: 7 } as const;
 const TAB = { gap: 2.7, above: 7, below: 6, bars: 4, size: 8.5 * PT, pad: 5 } as const;
 const CALL = { height: 8.4, columns: 2 } as const;
@@ -72,6 +79,7 @@ export function drawDrillSheet(content: DrillSheetContent, options: DrillSheetOp
     ...linePieces(options),
     ...boardPieces(content, options),
     ...cardPieces(content.cards, options),
+    ...staffPieces(content.staff),
     ...tabPieces(content.score, options),
     ...callPieces(content.calls, false),
     ...boxPieces(content.boxes, false),
@@ -159,6 +167,28 @@ function cardPieces(cards: readonly PaperCard[], options: DrillSheetOptions): Pi
             ...drawn[i].marks.map((mark) => placed(mark, x, y + CARD.head - 1, CARD.scale)),
           ];
         }),
+    };
+  });
+}
+
+/** Lines of a staff, each bar with its number. */
+function staffPieces(lines: readonly StaffDrawing[] | null): Piece[] {
+  let first = 0;
+  return (lines ?? []).map(({ marks, bars, top, height }): Piece => {
+    const number = first + 1;
+    first += bars.length;
+    return {
+      height: height * STAFF.scale + STAFF.below,
+      draw: (y) => {
+        const down = y - top * STAFF.scale;
+        return [
+          ...marks.map((mark) => placed(mark, A4.margin, down, STAFF.scale)),
+          ...bars.map(
+            (x, i) =>
+            paperText('bar', A4.margin + x * STAFF.scale + 0.6, y + 2, String(number + i), 6 * PT, 'start', 'text', 'ink2'), // prettier-ignore
+          ),
+        ];
+      },
     };
   });
 }

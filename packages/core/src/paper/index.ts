@@ -3,4 +3,4 @@ export { drawChart, type ChartPaperGrip, type ChartPaperOptions } from './chart-
 export { PAPER_INKS, writeSvg, type PaperFonts } from './write-svg';
 export { circleMarks, drawKeySheet, keysFor, type KeySheetOptions } from './key-sheet';
 export { drawScaleSheet, type ScaleSheetNeck } from './scale-sheet';
-export { drawDrillSheet, type DrillSheetContent, type DrillSheetOptions } from './drill-sheet';
+export { drawDrillSheet, STAFF_WIDTH, type DrillSheetContent, type DrillSheetOptions } from './drill-sheet';

@@ -49,13 +49,22 @@ export function writtenValues(time: TimeSignature, spans: readonly Span[]): Writ
   const tuplets = tupletsOf(paper, spans);
   return spans.flatMap((span, of) => {
     const end = span.tick + span.ticks;
-    const borders = tuplets.flatMap((one) => [one.tick, one.tick + one.ticks]);
+    const brackets = tuplets.flatMap((one) => [one.tick, one.tick + one.ticks]);
+    const borders = [...brackets, ...beatWithin(span, tuplets, paper)];
     const cuts = [span.tick, ...new Set(borders.filter((at) => at > span.tick && at < end)), end];
     return cuts.slice(0, -1).flatMap((from, i) => {
       const tuplet = tuplets.find((one) => from >= one.tick && from < one.tick + one.ticks) ?? null;
       return asValues(cuts[i + 1] - from, tuplet, paper).map((one): WrittenValue => ({ of, ...one, tuplet }));
     });
   });
+}
+
+/** What takes two notes anyway and begins between beats is divided where a beat is, so that the beats are seen (Gould 2011). */
+function beatWithin({ tick, ticks }: Span, tuplets: readonly Tuplet[], paper: Paper): number[] {
+  const bracketed = tuplets.some((one) => one.tick < tick + ticks && tick < one.tick + one.ticks);
+  const between = tick % TICKS_A_BEAT !== 0 && ticks > TICKS_A_BEAT;
+  if (bracketed || !between || asValues(ticks, null, paper).length < 2) return [];
+  return [TICKS_A_BEAT * Math.ceil(tick / TICKS_A_BEAT)];
 }
 
 /** What can be written in a time signature, in ticks. */

@@ -7,7 +7,7 @@ import type { Instrument } from '../fretboard/instrument';
 import { parseChord, type Chord } from '../theory/chord';
 import { mod12, readNote, rootNamed, type NoteName } from '../theory/note';
 import { pitchSpelled, writtenPitch, type Pitch } from '../theory/pitch';
-import { soundingMidi, type Score } from './score';
+import { soundingMidi, type Score, type ScoreEvent, type Slur } from './score';
 import { TICKS_A_BEAT } from './ticks';
 
 export interface StaffNote {
@@ -27,6 +27,8 @@ export interface StaffEvent {
   readonly accented?: true;
   /** Sounds on from the event before. */
   readonly tied?: true;
+  /** Come to from the event before without being struck anew. */
+  readonly slurred?: Slur;
 }
 
 export interface StaffBar {
@@ -41,6 +43,12 @@ function spelled(midi: number, name: string | undefined, chord: Chord | null): N
   const own = name === undefined ? null : (readNote(name)?.note ?? null);
   const note = own ?? chord?.tones.find((tone) => tone.pitchClass === pitchClass)?.note;
   return note ?? rootNamed(pitchClass);
+}
+
+/** How the notes are come to that are not struck; the first of them says it. */
+function slurIn({ notes }: ScoreEvent): Pick<StaffEvent, 'slurred'> {
+  const by = notes.find((note) => note.by)?.by;
+  return by ? { slurred: by } : {};
 }
 
 /** Bars of the first part, without gaps: what is not played is a rest. */
@@ -69,6 +77,7 @@ export function staffBars(score: Score, instrument: Instrument): StaffBar[] {
         ...(hand === 'chop' || hand === 'mute' ? { muffled: true } : {}),
         ...(hand === 'down accent' || hand === 'up accent' ? { accented: true } : {}),
         ...(event.notes.length > 0 && event.notes.every((note) => note.tied) ? { tied: true } : {}),
+        ...slurIn(event),
       });
       free = event.tick + event.ticks;
     }

@@ -9,7 +9,7 @@ import {
   type PaperPage,
 } from '@finch/core/paper';
 import type { PaperBody } from '@finch/contract';
-import { makeDrill, onPaper } from '@finch/core/drills';
+import { makeDrill, onPaper, readsStaff } from '@finch/core/drills';
 import { readChart } from '@finch/core/score';
 import { trueSigns } from '@finch/core/shapes';
 import type { Clock } from '../platform/clock';
@@ -20,7 +20,7 @@ export interface Paper {
   readonly print: (asked: PaperBody) => Promise<{ pdf: string }>;
 }
 
-function pagesOf(asked: PaperBody): PaperPage[] {
+async function pagesOf(asked: PaperBody): Promise<PaperPage[]> {
   const options = { ...asked, signs: trueSigns };
   if (asked.layout === 'chart')
     return drawChart(readChart(asked.chart).piece, { ...asked, signs: trueSigns });
@@ -32,10 +32,11 @@ function pagesOf(asked: PaperBody): PaperPage[] {
     const context = { hand, instrument, ...(limits ? { limits } : {}) };
     const drill = makeDrill(asked.recipe, context);
     if (!drill.ok) throw new Refusal(drill.problem.code, drill.problem.at, drill.problem.detail);
-    return drawDrillSheet(onPaper(drill.value, { asks, names, signs: trueSigns }, context), {
-      ...asked,
-      signs: trueSigns,
-    });
+    // Large, and seldom asked for: the start of the server does not wait for it.
+    const staffed = asked.staff || readsStaff(drill.value);
+    const engraver = staffed ? (await import('@finch/core/engraving')).staffLines : null;
+    const content = onPaper(drill.value, { asks, names, signs: trueSigns }, context, engraver);
+    return drawDrillSheet(content, { ...asked, signs: trueSigns });
   }
   return asked.layout === 'page'
     ? drawPages(asked.cards, options)
@@ -46,7 +47,7 @@ export function makePaper(root: string, clock: Clock): Paper {
   const fonts = paperFonts(root);
   return {
     print: async (asked) => {
-      const pdf = await pdfOf(pagesOf(asked), asked.title, fonts, new Date(clock.now()));
+      const pdf = await pdfOf(await pagesOf(asked), asked.title, fonts, new Date(clock.now()));
       return { pdf: pdf.toString('base64') };
     },
   };

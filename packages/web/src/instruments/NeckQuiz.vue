@@ -5,6 +5,7 @@
  */
 import {
   slipOf,
+  readsStaff,
   staffFifths,
   type CallTaken,
   type Drill,
@@ -38,7 +39,7 @@ const tapped = ref<Place[]>([]);
 const last = ref('');
 let askedAt: number | null = null;
 const step = computed(() => calls.value[at.value] ?? null);
-const reads = computed(() => props.drill.recipe.family === 'note reading');
+const reads = computed(() => readsStaff(props.drill));
 const several = computed(() => step.value?.answer?.kind === 'all places');
 const inHand = computed(() => {
   const recipe = props.drill.recipe;

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /**
- * Bars on a staff, written an octave above what a guitar sounds (the small 8 under the clef). The engraving is
- * VexFlow's with its own music font, loaded when first needed; what stands on the staff comes from the core.
+ * Bars on a staff, written an octave above what a guitar sounds (the small 8 under the clef). The core engraves it; the
+ * engraver is large, so no view pays for it before it shows a staff.
  */
+import type { StaffDrawing } from '@finch/core/engraving';
 import type { StaffBar } from '@finch/core/score';
 import { pitchText } from '@finch/core/theory';
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { afterPaint } from '../app/stages';
 import { degreeText } from '../words';
-import { loadStaff } from './staff-engraver';
+import { cardMarkup } from './card-markup';
 
 const props = withDefaults(
   defineProps<{
@@ -22,7 +24,7 @@ const props = withDefaults(
   }>(),
   { now: null, plain: false, caption: '', fifths: null },
 );
-const at = useTemplateRef<HTMLElement>('at');
+const drawing = shallowRef<StaffDrawing | null>(null);
 const trouble = ref('');
 const LINES =
   'below the staff, first line, first space, second line, second space, third line, third space, fourth line, fourth space, fifth line, above the staff'.split(
@@ -44,16 +46,16 @@ const spoken = computed(() => {
   );
   return `Staff, treble clef: ${words.map((word, i) => word + signs[i]).join(', ')}`;
 });
+const markup = computed(() => (drawing.value ? cardMarkup(drawing.value.marks) : ''));
 let turn = 0;
 async function draw() {
-  if (!at.value) return;
   const mine = ++turn;
   try {
-    const engrave = await loadStaff();
+    const { engrave } = await import('@finch/core/engraving');
     // The heaviest of the drawings comes a frame after the others.
-    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-    if (at.value && mine === turn)
-      await engrave(at.value, props.bars, props.fifths ?? 0, () => mine === turn);
+    await new Promise<void>((resolve) => afterPaint(resolve));
+    if (mine !== turn) return;
+    drawing.value = engrave(props.bars, { fifths: props.fifths ?? 0 });
     trouble.value = '';
   } catch (problem) {
     trouble.value = `The staff could not be drawn: ${(problem as Error).message}. The tab says the same.`;
@@ -65,7 +67,18 @@ watch(() => [props.bars, props.fifths], draw);
 
 <template>
   <div class="staff-strip" role="group" aria-label="Staff" tabindex="0">
-    <div ref="at" class="staff-drawing" role="img" :aria-label="spoken" />
+    <div class="staff-drawing" role="img" :aria-label="spoken">
+      <!-- eslint-disable vue/no-v-html -- our own marks, every text in them escaped -->
+      <svg
+        v-if="drawing"
+        aria-hidden="true"
+        :width="drawing.width"
+        :height="drawing.height"
+        :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`"
+        v-html="markup"
+      />
+      <!-- eslint-enable vue/no-v-html -->
+    </div>
     <p v-if="trouble || caption" class="small staff-caption">{{ trouble || caption }}</p>
   </div>
 </template>
@@ -80,15 +93,18 @@ watch(() => [props.bars, props.fifths], draw);
   text-align: right;
 }
 .staff-drawing {
-  position: relative;
   min-height: 142px;
-  color: var(--ink);
 }
-/* The engraver gives stems and ledger lines inks of its own; the theme's ink holds for all. */
-.staff-drawing :deep([stroke]:not([stroke='none'])) {
-  stroke: currentColor;
+.staff-drawing svg {
+  display: block;
 }
-.staff-drawing :deep([fill]:not([fill='none'])) {
-  fill: currentColor;
+.staff-drawing :deep(.fill-ink) {
+  fill: var(--ink);
+}
+.staff-drawing :deep(.stroke-ink) {
+  stroke: var(--ink);
+}
+.staff-drawing :deep(.fill-none) {
+  fill: none;
 }
 </style>

@@ -18,7 +18,7 @@ import {
   type PaperPage,
   type ScaleSheetNeck,
 } from '@finch/core/paper';
-import { onPaper, type Drill } from '@finch/core/drills';
+import { onPaper, readsStaff, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import type { DrillContext } from '@finch/core/hands';
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
@@ -65,6 +65,8 @@ interface DrillJob extends Look, Pick<DrillSheetOptions, 'lines' | 'answers' | '
   readonly layout: 'drill';
   readonly drill: Drill;
   readonly context: DrillContext;
+  /** A staff over the tab; a drill that is read has one anyway. */
+  readonly staff: boolean;
   /** What each step asks, as it is to be printed. */
   readonly asks: readonly string[];
 }
@@ -103,13 +105,15 @@ function paperFonts(): Promise<PaperFonts> {
   return fonts;
 }
 
-function pagesOf(job: PaperJob): PaperPage[] {
+async function pagesOf(job: PaperJob): Promise<PaperPage[]> {
   const options = { ...job, signs: trueSigns };
   if (job.layout === 'chart') return drawChart(job.piece, { ...job, signs: trueSigns });
   if (job.layout === 'keys') return drawKeySheet(job.keys, { ...job, signs: trueSigns });
   if (job.layout === 'drill') {
     const asked = { ...job, signs: trueSigns };
-    return drawDrillSheet(onPaper(job.drill, asked, job.context), asked);
+    const staffed = job.staff || readsStaff(job.drill);
+    const engraver = staffed ? (await import('@finch/core/engraving')).staffLines : null;
+    return drawDrillSheet(onPaper(job.drill, asked, job.context, engraver), asked);
   }
   if (job.layout === 'necks') return drawScaleSheet(job.necks, job.instrument, { ...job, signs: trueSigns });
   return job.layout === 'page'
@@ -119,8 +123,8 @@ function pagesOf(job: PaperJob): PaperPage[] {
 
 /** One SVG file a page, or a card. */
 export async function svgFiles(job: PaperJob): Promise<string[]> {
-  const inside = await paperFonts();
-  return pagesOf(job).map((page, i) =>
+  const [inside, pages] = await Promise.all([paperFonts(), pagesOf(job)]);
+  return pages.map((page, i) =>
     writeSvg(page, job.layout === 'single' ? (job.cards[i]?.name ?? job.title) : job.title, inside),
   );
 }
@@ -152,7 +156,7 @@ function bodyOf(job: PaperJob): PaperBody {
     return { ...look, layout, keys: [...keys], sevenths, blank, school, names: { ...names } };
   }
   if (job.layout === 'drill') {
-    const { layout, drill, context, lines, answers, takes, words, asks, names } = job;
+    const { layout, drill, context, lines, answers, staff, takes, words, asks, names } = job;
     const { hand, instrument, limits } = context;
     return {
       ...look,
@@ -163,6 +167,7 @@ function bodyOf(job: PaperJob): PaperBody {
       ...(limits ? { limits } : {}),
       lines: lines.map((one) => one.slice(0, 160)),
       answers,
+      staff,
       takes,
       words: { ...words },
       asks: asks.map((one) => one.slice(0, 160)),

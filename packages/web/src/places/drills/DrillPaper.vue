@@ -26,6 +26,7 @@ const ROUNDS = [1, 2, 4, 8];
 const MOST_BARS = 256;
 const takes = ref(10);
 const answers = ref(true);
+const staff = ref(false);
 const rounds = ref(2);
 const click = ref(true);
 const TEMPO = { lowest: 20, highest: 300 };
@@ -41,7 +42,11 @@ const { heard, choices, score, instrument } = useHeard(
 );
 const busy = ref(false);
 const trouble = ref('');
-const asked = computed(() => props.drill?.steps.some((step) => step.answer) ?? false);
+const asked = computed(() => props.drill?.steps.some((step) => step.answer ?? step.called) ?? false);
+/** Calls have neither tab nor staff, which would answer them. */
+const tabbed = computed(
+  () => props.drill?.judged !== 'calls' && !props.drill?.steps.some((step) => step.called),
+);
 const job = computed<PaperJob | null>(() => {
   const { drill } = props;
   if (!open.value || !drill) return null;
@@ -65,6 +70,7 @@ const job = computed<PaperJob | null>(() => {
       ...(drill.hasBarre ? ['A barre: press, check, release; light as it rings. Pain means stop.'] : []),
     ],
     answers: answers.value && asked.value,
+    staff: staff.value && tabbed.value,
     takes: takes.value,
     words: {
       takes: 'Takes: day, tempo, how it came',
@@ -118,6 +124,7 @@ async function wav() {
           v-model="takes"
           :options="TAKES.map((value) => ({ value, text: value ? String(value) : 'none' }))"
       /></label>
+      <label v-if="tabbed" class="note"><input v-model="staff" type="checkbox" /> A staff over the tab</label>
       <label v-if="asked" class="note"
         ><input v-model="answers" type="checkbox" /> Answers on a page of their own</label
       >

@@ -1,0 +1,1 @@
+export { engrave, staffLines, type StaffDrawing } from './engrave';
