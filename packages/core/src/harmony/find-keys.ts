@@ -77,6 +77,9 @@ function inMajorOrMinor(chords: readonly Chord[], key: Key): KeyFound {
   return foundIn(chords, key, phrasePoints(chords, key) + (bare ? PHRASE.minorWithout : 0));
 }
 
+/** What `findKeys` counts for one major or minor key: a thirtieth of its work, to rule a key out by a rival. */
+export const pointsInKey = (chords: readonly Chord[], key: Key): number => inMajorOrMinor(chords, key).points;
+
 /** The modes of the first chord's root in which everything is diatonic and rests: back where it began, or two chords to and fro. */
 function inModes(chords: readonly Chord[]): KeyFound[] {
   const [first] = chords;

@@ -7,7 +7,7 @@ export { explainLimits, type LimitStep } from './explain-limits';
 export { LOOSEST, positionOf, topDegree, type LimitName } from './limits';
 export { STYLES, USES, type Style, type Use } from './use';
 export { NAMING, nameGrip, nameNotes, type NamedGrip, type NamingContext } from './name-grip';
-export { oneNoteChange, oneNoteChanges, type NoteMove, type OneNoteChange } from './one-note';
+export { oneNoteChanges, type NoteMove, type OneNoteChange } from './one-note';
 export {
   closedForm,
   closeTriads,

@@ -28,7 +28,8 @@ export interface NoteMove {
   readonly doubled: boolean;
 }
 
-export interface OneNoteChange {
+/** The move itself, whatever a better voicing would be. */
+export interface LiteralChange {
   readonly chord: Chord;
   readonly moves: readonly NoteMove[];
   /** The grip after the literal move, or null where it ends on no fret. */
@@ -44,6 +45,9 @@ export interface OneNoteChange {
     readonly to: FingerLabel;
   }[];
   readonly effort: number | null;
+}
+
+export interface OneNoteChange extends LiteralChange {
   /** The most useful grip of the new chord within reach of where the hand is. */
   readonly revoiced: GradedGrip | null;
 }
@@ -68,6 +72,12 @@ interface Voice {
 
 /** The change to one other chord on the same root. */
 export function oneNoteChange(frets: Frets, from: Chord, to: Chord, context: Context): OneNoteChange {
+  const change = literalChange(frets, from, to, context);
+  return { ...change, revoiced: revoice(frets, change.literal, to, context) };
+}
+
+/** Without looking for the grip nearby, which takes most of the time. */
+export function literalChange(frets: Frets, from: Chord, to: Chord, context: Context): LiteralChange {
   const { instrument } = context;
   const voices = voicesOf(frets, from, instrument);
   const moves = movesBetween(voices, to, instrument);
@@ -102,7 +112,6 @@ export function oneNoteChange(frets: Frets, from: Chord, to: Chord, context: Con
     lost,
     fingers,
     effort: after?.ok ? after.value.total : null,
-    revoiced: revoice(frets, literal, to, context),
   };
 }
 

@@ -6,7 +6,7 @@ import { isFullBarre } from '../../../grips/barre';
 import { fail, ok, type Result } from '../../../kernel/result';
 import { gripNotes, type Bar } from '../../../score/score';
 import { ticksOf } from '../../../score/ticks';
-import { oneNoteChange, type OneNoteChange } from '../../../shapes/one-note';
+import { literalChange, type LiteralChange } from '../../../shapes/one-note';
 import { ONE_NOTE_TARGETS } from '../../../shapes/one-note-targets';
 import { chordNotes, makeChord, parseChord } from '../../../theory/chord';
 import { noteText } from '../../../theory/note';
@@ -29,7 +29,7 @@ export const formula = (parameters: FormulaRecipe['parameters']): FormulaRecipe 
 const POINTS_A_MOVE = 3;
 
 /** Whether the literal move ends on a grip that plays, well or weakly. */
-const plays = (change: OneNoteChange) =>
+const plays = (change: LiteralChange) =>
   change.literal !== null &&
   change.moves.length > 0 &&
   (change.verdict.code === 'move.plays' || change.verdict.code === 'move.weak');
@@ -48,8 +48,8 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
     return fail('drill.target', 'targets', `one of ${ONE_NOTE_TARGETS.slice(0, 4).join(', ')} and so on`);
   const asked = targets
     .filter((target) => target !== chord.value.quality)
-    .map((target) => oneNoteChange(grip.frets, chord.value, makeChord(chord.value.root, target), context));
-  const heavy = (change: OneNoteChange) => {
+    .map((target) => literalChange(grip.frets, chord.value, makeChord(chord.value.root, target), context));
+  const heavy = (change: LiteralChange) => {
     const cap = Math.max(gripLimit(context), start.value.total);
     return plays(change) && (change.effort ?? 0) > cap;
   };

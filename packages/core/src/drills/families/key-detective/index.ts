@@ -4,7 +4,7 @@
  * asked for; where none is found in a hundred draws it is a chord longer.
  */
 import type { Reason } from '../../../effort/explain';
-import { findKeys, type KeyFound } from '../../../harmony/find-keys';
+import { findKeys, pointsInKey, type KeyFound } from '../../../harmony/find-keys';
 import { parallelOf, relativeOf } from '../../../harmony/circle';
 import type { DrillContext } from '../../../hands/taught-hand';
 import { seededRandom, type Random } from '../../../kernel/random';
@@ -38,30 +38,78 @@ interface List {
   readonly key: Key;
   readonly chords: readonly Chord[];
   readonly numerals: readonly string[];
-  readonly found: KeyFound;
+  /** Symbols of what is not of the key. */
+  readonly foreign: readonly string[];
 }
 
-/** A list of one key that says its key clearly; null where none was drawn. */
-function listOf(given: Parameters, length: number, random: Random): List | null {
-  const { kinds, foreign, sevenths } = given;
+/** A key that may be drawn: what is called in it, and the keys a list of it is most often as good in. */
+interface Drawable {
+  readonly key: Key;
+  readonly pool: readonly Called[];
+  readonly rivals: readonly Key[];
+}
+
+/** Each key is looked at when it is first drawn: of thirty a drill draws a few. */
+function drawables({ kinds, foreign, sevenths }: Parameters): (random: Random) => Drawable {
   const keys = [...(kinds === 'minor' ? [] : majorKeys()), ...(kinds === 'major' ? [] : minorKeys())];
-  for (let i = 0; i < DRAWS; i++) {
+  const numbers = foreign ? '1 2 3 4 5 6 7 b7 V7/x' : '1 2 3 4 5 6';
+  const known = new Map<Key, Drawable>();
+  return (random) => {
     const key = random.pick(keys);
-    const pool = calledIn(key, foreign ? '1 2 3 4 5 6 7 b7 V7/x' : '1 2 3 4 5 6', sevenths);
+    const one = known.get(key) ?? { key, pool: calledIn(key, numbers, sevenths), rivals: rivalsOf(key) };
+    known.set(key, one);
+    return one;
+  };
+}
+
+/** What is not of the key; the leading tone of a minor key is its own, though its signature has it not. */
+const strangers = ({ chords }: KeyFound, all: readonly Chord[]): string[] => [
+  ...new Set(
+    chords.flatMap((one, i) =>
+      one.foreign.length && one.reading !== 'harmonic minor' ? [all[i].symbol] : [],
+    ),
+  ),
+];
+
+/** A list of one key that says its key clearly, none of those before; null where none was drawn. */
+function listOf(
+  draw: (random: Random) => Drawable,
+  before: ReadonlySet<string>,
+  foreign: number,
+  length: number,
+  random: Random,
+): List | null {
+  for (let i = 0; i < DRAWS; i++) {
+    const { key, pool, rivals } = draw(random);
     const line: readonly Called[] = drawn(pool, length, random);
-    // Counted here first where that is exact: to find the key takes a hundred times as long.
+    // Counted here first, since to find the key takes a hundred times as long: exactly in major, at most so many in minor.
+    const major = key.mode === 'major';
     const outside = new Set(
-      line.filter((one) => one.leads !== undefined || one.number === 'b7').map((one) => one.chord.symbol),
+      line.flatMap((one) =>
+        one.leads !== undefined || (major && one.number === 'b7') ? [one.chord.symbol] : [],
+      ),
     );
-    if (key.mode === 'major' && outside.size !== foreign) continue;
+    if (major ? outside.size !== foreign : outside.size < foreign) continue;
     const chords = line.map((one) => one.chord);
+    if (before.has(symbols(chords))) continue;
+    // Most lists are as good in a key beside their own: that is seen in four keys, and needs no thirty.
+    const own = pointsInKey(chords, key);
+    if (rivals.some((rival) => own - pointsInKey(chords, rival) < LEAD)) continue;
     const [first, second] = findKeys(chords);
     if (first?.key.name !== key.name || (second && first.points - second.points < LEAD)) continue;
-    if (new Set(first.foreign).size !== foreign) continue;
-    return { key, chords, numerals: first.numerals, found: first };
+    const outsiders = strangers(first, chords);
+    if (outsiders.length !== foreign) continue;
+    return { key, chords, numerals: first.numerals, foreign: outsiders };
   }
   return null;
 }
+
+/** Keys a list is most often as good in. */
+const rivalsOf = (key: Key): Key[] =>
+  takenFor(key).flatMap(([name]) => {
+    const made = makeKey(name);
+    return made.ok ? [made.value] : [];
+  });
 
 /** Keys that are taken for this one: its relative, its parallel, those a fifth off, its twin by sound. */
 function takenFor(key: Key): (readonly [string, Slip])[] {
@@ -81,7 +129,7 @@ function takenFor(key: Key): (readonly [string, Slip])[] {
 const symbols = (chords: readonly Chord[]): string => chords.map((chord) => chord.symbol).join(' ');
 
 function questionsOf(list: List, given: Parameters, heard: Bar, random: Random): Asked[] {
-  const { key, chords, numerals, found } = list;
+  const { key, chords, numerals, foreign } = list;
   const item = { kind: 'progression' as const, key: key.name, numerals };
   const values = { chords: symbols(chords) };
   const ask = (code: string, more: Reason['values'] = {}): Reason => ({
@@ -101,14 +149,14 @@ function questionsOf(list: List, given: Parameters, heard: Bar, random: Random):
       heard,
     });
   }
-  if (given.ask === ASKS[2] && found.foreign.length)
+  if (given.ask === ASKS[2] && foreign.length)
     asked.push({
       item,
       ask: ask('ask.which-foreign', { key: key.name }),
-      right: found.foreign[0],
+      right: foreign[0],
       // Two that are foreign are both right: only those of the key stand beside it.
       wrong: [...new Set(chords.map((one) => one.symbol))]
-        .filter((one) => !found.foreign.includes(one))
+        .filter((one) => !foreign.includes(one))
         .map((one) => [one, 'another degree'] as const),
       heard,
     });
@@ -124,11 +172,15 @@ function make(recipe: KeyDetectiveRecipe, context: DrillContext): Result<DrillOf
   if (!(secondsPerCall >= 10 && secondsPerCall <= 60))
     return fail('drill.seconds', 'secondsPerCall', '10 to 60 seconds');
   const random = seededRandom(recipe.seed);
+  const draw = drawables(given);
   const asked: Asked[] = [];
+  const before = new Set<string>();
   for (let i = 0; i < lists; i++) {
     let list: List | null = null;
-    for (let long = length; !list && long <= LONGEST; long++) list = listOf(given, long, random);
+    for (let long = length; !list && long <= LONGEST; long++)
+      list = listOf(draw, before, foreign, long, random);
     if (!list) return fail('drill.list', 'foreign', 'longer lists, or fewer foreign chords');
+    before.add(symbols(list.chords));
     const each = Math.floor((BEATS_A_CALL * TICKS_A_BEAT) / list.chords.length);
     const heard: Bar = {
       beats: BEATS_A_CALL,
