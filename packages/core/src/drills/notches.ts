@@ -13,6 +13,10 @@ type Make<R extends AnyRecipe> = (recipe: R) => Result<DrillOf<R>>;
 /** Changes in the order they are tried; null and false for those that do not apply. */
 type Changes<R extends AnyRecipe> = readonly (Partial<R['parameters']> | null | false)[];
 
+/** What stands before or after a value in a list of its kind, in the order in which they are learnt; null past an end. */
+export const beside = <T>(list: readonly T[], now: T, by: 1 | -1): T | null =>
+  list[list.indexOf(now) + by] ?? null;
+
 /** At the tempo it has now, so that a notch changes one thing. */
 function changed<R extends Timed>(
   recipe: R,

@@ -59,7 +59,10 @@ export function saidIn({ text, context, grip, held }: Asking): Said {
     const read = parseChord(word.replace('♭', 'b').replace('♯', '#'));
     return read.ok ? [read.value.symbol] : [];
   });
-  const named = chords.flatMap((symbol) => heldGrip(symbol, context) ?? []);
+  // A chord the student holds is meant as they hold it.
+  const named = chords.flatMap(
+    (symbol) => held.find((one) => one.chord === symbol) ?? heldGrip(symbol, context) ?? [],
+  );
   const minor = /minor|\bm\b/i.test(text);
   const pool = held.length >= 2 ? held : EASY;
   const minors = [...pool, ...EASY].filter((one) => /^[A-G][b#]?m(?!aj)/.test(one.chord));
@@ -94,6 +97,16 @@ const pairs = (what: Parameters<typeof earPairs>[0]['what'], root: string) =>
 const rootsOf = (answer: 'root' | 'minor' | 'minor7' | 'dominant7', rootString: 5 | 6 = 6) =>
   rootCall({ rootString, answer, count: 10, secondsPerCall: 6, maxFret: 12 });
 const rootName = (key: string): string => key.split(' ')[0];
+/** Two, five and one of a major key. */
+const cadenceIn = (root: string): string =>
+  ['ii7', 'V7', 'Imaj7']
+    .flatMap((numeral) => {
+      const chord = chordOfNumeral(numeral, `${root} major`);
+      return chord.ok ? [chord.value.symbol] : [];
+    })
+    .join(' ');
+const linesOver = (root: string, over: string) =>
+  scaleInTheShape({ tonic: root, kind: 'major', place: 'position', at: 5, figure: 'targets', over, perBeat: 2 }); // prettier-ignore
 
 /** What hurts first: nothing is played then. The rest in the order in which a teacher would ask. */
 export const HURTS: Complaint = {
@@ -163,17 +176,30 @@ export const COMPLAINTS: readonly Complaint[] = [
     },
   },
   {
-    offered: 'found.solo',
-    heard: /\b(solos?|improvis\w*|licks?|lead|bebop|lines?)\b/i,
+    offered: 'found.bebop',
+    heard: /\b(bebop|bop)\b/i,
     drills: ({ key }, asking) => {
       const root = rootName(key);
-      const tune = ['ii7', 'V7', 'Imaj7'].flatMap((numeral) => {
-        const chord = chordOfNumeral(numeral, `${root} major`);
-        return chord.ok ? [chord.value.symbol] : [];
-      }).join(' '); // prettier-ignore
+      const over = cadenceIn(root);
+      const dominant = chordOfNumeral('V', `${root} major`);
+      const tonic = dominant.ok ? dominant.value.symbol : root;
       return [
-        scaleInTheShape({ tonic: root, kind: 'major', place: 'position', at: 5, figure: 'targets', over: tune, perBeat: 2 }), // prettier-ignore
-        twoAString({ root, quality: 'major7', string: 6, way: 'up and down', fingers: '1 4', keys: 1, next: 'fourths', over: tune }), // prettier-ignore
+        scaleInTheShape({ tonic, kind: 'bebop dominant', place: 'position', at: 5, figure: 'straight', perBeat: 2 }), // prettier-ignore
+        linesOver(root, over),
+        twoAString({ root, quality: 'major7', string: 6, way: 'up and down', fingers: '1 4', keys: 1, next: 'fourths', over }), // prettier-ignore
+        opened('approach', saidIn(asking), asking),
+      ];
+    },
+  },
+  {
+    offered: 'found.solo',
+    heard: /\b(solos?|improvis\w*|licks?|lead|lines?)\b/i,
+    drills: ({ key }, asking) => {
+      const root = rootName(key);
+      const over = cadenceIn(root);
+      return [
+        linesOver(root, over),
+        twoAString({ root, quality: 'major7', string: 6, way: 'up and down', fingers: '1 4', keys: 1, next: 'fourths', over }), // prettier-ignore
         opened('approach', saidIn(asking), asking),
         opened('embellish', saidIn(asking), asking),
       ];

@@ -1,8 +1,8 @@
 /** Teachers' own words lead to drills that train what they name, made for the hand; pain leads away from playing. */
-import { averageHand, makeHand, standardGuitar } from '../fretboard';
-import { DEFAULT_LIMITS } from '../hands';
+import { averageHand, makeHand, makeInstrument, pitchAt, standardGuitar } from '../fretboard';
+import { assumedLimits, DEFAULT_LIMITS } from '../hands';
 import { must } from '../kernel';
-import { FAMILIES, makeDrill, ringCheck, type DrillFamily, type Recipe } from '../drills';
+import { FAMILIES, gripsOf, makeDrill, ringCheck, type DrillFamily, type Recipe } from '../drills';
 import { findDrills, firstSyllabus, type Finding } from '.';
 
 const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
@@ -24,6 +24,7 @@ test.each([
   ['late from C to G', ['change loop', 'change loop', 'change loop']],
   ['rushes', ['strum reading', 'strum reading', 'own small piece']],
   ['wants to solo', ['scale in the shape', 'two a string', 'approach']],
+  ['wants bebop lines', ['scale in the shape', 'scale in the shape', 'two a string']],
   ['reads slowly', ['note reading', 'string walk', 'melody on top']],
   ['is bored', ['open task', 'own small piece', 'embellish']],
   ['cold hands', ['warm up', 'change loop', 'ring check']],
@@ -108,4 +109,39 @@ test('the same words give the same drills, no drill comes twice', () => {
     const all = find(text).drills.map((one) => JSON.stringify(one.recipe));
     expect(new Set(all).size).toBe(all.length);
   }
+});
+
+test('bebop begins with the scale of eight notes on the dominant: the chord on the beats, what passes between them', () => {
+  const [line] = find('wants bebop lines', { grip: { chord: 'Ab', frets: [4, 6, 6, 5, 4, 4] } }).drills;
+  expect([line.because.code, parameters(line.recipe).tonic, parameters(line.recipe).kind]).toEqual(['found.bebop', 'Eb', 'bebop dominant']); // prettier-ignore
+  const drill = must(makeDrill(line.recipe, { hand: averageHand, instrument: standardGuitar }));
+  const notes = drill.score.parts[0].bars
+    .flatMap((bar) => bar.events)
+    .filter((one) => one.notes.length === 1);
+  const sound = ({ notes: [one] }: (typeof notes)[number]) =>
+    pitchAt(standardGuitar, one.stringIndex, one.fret) % 12;
+  const from = notes.findIndex((one) => sound(one) === 3);
+  // Eb G Bb Db on the beats of its first bar upwards; F Ab C D between them.
+  expect(notes.slice(from, from + 8).map(sound)).toEqual([3, 5, 7, 8, 10, 0, 1, 2]);
+});
+
+test('a week for a child of nine who holds four chords: each day something, nothing over the hand, no barre, its own chords', () => {
+  // A three-quarter guitar: on a grown one a C is over what a hand of this size is asked.
+  const context = {
+    hand: must(makeHand({ sizeFactor: 0.7 })),
+    instrument: must(makeInstrument({ scaleLengthMm: 580 })),
+    limits: assumedLimits('2017-05-01', Date.UTC(2026, 5, 9)),
+  };
+  const held = [{ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }, AM, C, { chord: 'G', frets: [3, 2, 0, 0, 0, 3] }];
+  const week = ['late from Am to C', 'rushes', 'loses the root', 'cannot hear minor from major', 'is bored', 'reads slowly', 'forgets']; // prettier-ignore
+  const days = week.map((text) => find(text, { context, held, grip: C }).drills);
+  expect(days.map((drills) => drills.length)).toEqual(week.map(() => 3));
+  for (const { recipe } of days.flat()) {
+    const drill = must(makeDrill(recipe, context));
+    expect([recipe.family, drill.hasBarre, drill.overLimit]).toEqual([recipe.family, false, false]);
+    if (recipe.family !== 'change loop' && recipe.family !== 'strum reading') continue;
+    for (const grip of gripsOf(recipe))
+      expect(held.map((one) => one.frets.join())).toContain(grip.frets.join());
+  }
+  expect(new Set(days.map(([first]) => JSON.stringify(first.recipe))).size).toBe(7);
 });

@@ -336,6 +336,7 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'found.root': () => 'for roots that get lost',
   'found.spelling': () => 'for letters and signs',
   'found.ear': () => 'for the ear, before it has a name',
+  'found.bebop': () => 'for lines whose passing note keeps the chord on the beats',
   'found.solo': () => 'for lines over chords',
   'found.barre': () => 'for barres, light and short',
   'found.picking': () => 'for the plucking hand',

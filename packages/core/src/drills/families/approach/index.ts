@@ -15,7 +15,7 @@ import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { lightest } from '../../lightest-row';
 import { chordRoot, movedChords, rootText } from '../../moving';
-import { easierBy, harderBy } from '../../notches';
+import { beside, easierBy, harderBy } from '../../notches';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { WAYS, parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
@@ -135,8 +135,6 @@ function make(recipe: ApproachRecipe, context: DrillContext): Result<DrillOf<App
   );
 }
 
-const after = (by: Way, step: 1 | -1): Way | null => WAYS[WAYS.indexOf(by) + step] ?? null;
-
 export const approachFamily: FamilyDefinition<ApproachRecipe> = {
   name: 'approach',
   group: 'in a key',
@@ -167,7 +165,7 @@ export const approachFamily: FamilyDefinition<ApproachRecipe> = {
   /** Slower; at the slowest more beats, a plainer way in, one target. */
   easier: (recipe, context) => {
     const { by, beats, targets } = recipe.parameters;
-    const plainer = after(by, -1);
+    const plainer = beside(WAYS, by, -1);
     const one = targets.trim().split(/[\s|,]+/);
     return easierBy(recipe, (of) => make(of, context), [
       beats < BAR && { beats: beats + 1 },
@@ -178,7 +176,7 @@ export const approachFamily: FamilyDefinition<ApproachRecipe> = {
   /** The way in after it, fewer beats; then faster. */
   harder: (recipe, context) => {
     const { by, beats } = recipe.parameters;
-    const further = after(by, 1);
+    const further = beside(WAYS, by, 1);
     return harderBy(recipe, (of) => make(of, context), [
       further !== null && { by: further },
       beats > 1 && { beats: beats - 1 },

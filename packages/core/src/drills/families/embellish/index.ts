@@ -18,7 +18,7 @@ import type { DrillOf } from '../../drill';
 import type { FamilyDefinition, Move } from '../../family';
 import type { GripItem, Item } from '../../items';
 import { chordRoot, movedTogether } from '../../moving';
-import { easierBy, harderBy } from '../../notches';
+import { beside, easierBy, harderBy } from '../../notches';
 import { type NamedGrip, type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { sequenceDrill } from '../../sequence';
 import { LOOP_TEMPO, startingTempo } from '../../tempo';
@@ -184,8 +184,6 @@ function make(recipe: EmbellishRecipe, context: DrillContext): Result<DrillOf<Em
   return begun.ok ? ok({ ...begun.value, predictedBpm }) : begun;
 }
 
-const after = <T>(list: readonly T[], now: T, by: 1 | -1): T | undefined => list[list.indexOf(now) + by];
-
 export const embellishFamily: FamilyDefinition<EmbellishRecipe> = {
   name: 'embellish',
   group: 'lines',
@@ -222,18 +220,18 @@ export const embellishFamily: FamilyDefinition<EmbellishRecipe> = {
   /** Slower; at the slowest fewer notes, then less that the hand uses. */
   easier: (recipe, context) => {
     const { notes, upTo } = recipe.parameters;
-    const less = after(TECHNIQUES, upTo, -1);
+    const less = beside(TECHNIQUES, upTo, -1);
     return easierBy(recipe, (one) => make(one, context), [
       notes > 2 && { notes: notes - 1 },
-      less !== undefined && { upTo: less },
+      less !== null && { upTo: less },
     ]);
   },
   /** One technique more, one note more; then faster. */
   harder: (recipe, context) => {
     const { notes, upTo } = recipe.parameters;
-    const more = after(TECHNIQUES, upTo, 1);
+    const more = beside(TECHNIQUES, upTo, 1);
     return harderBy(recipe, (one) => make(one, context), [
-      more !== undefined && { upTo: more },
+      more !== null && { upTo: more },
       notes < 8 && { notes: notes + 1 },
     ]);
   },

@@ -12,9 +12,9 @@ import type { DrillOf } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
 import { calledIn, drawn } from '../../number-walk';
-import { POOLS, type Pool } from '../../pools';
+import { POOLS } from '../../pools';
 import { keysAround } from '../../keys-around';
-import { easierBy, harderBy } from '../../notches';
+import { beside, easierBy, harderBy } from '../../notches';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { parameters } from './parameters';
 import { sequenceDrill } from '../../sequence';
@@ -74,8 +74,6 @@ function make(recipe: NumberCallsRecipe, context: DrillContext): Result<DrillOf<
   );
 }
 
-const after = (pool: Pool, step: 1 | -1): Pool | null => POOLS[POOLS.indexOf(pool) + step] ?? null;
-
 export const numberCallsFamily: FamilyDefinition<NumberCallsRecipe> = {
   name: 'number calls',
   group: 'in a key',
@@ -101,7 +99,7 @@ export const numberCallsFamily: FamilyDefinition<NumberCallsRecipe> = {
   /** Slower; at the slowest the next number sooner, fewer keys, a smaller pool. */
   easier: (recipe, context) => {
     const { pool, keys, lead } = recipe.parameters;
-    const smaller = after(pool, -1);
+    const smaller = beside(POOLS, pool, -1);
     return easierBy(recipe, (one) => make(one, context), [
       lead < BAR && { lead: lead + 1 },
       keys > 1 && { keys: keys - 1 },
@@ -111,7 +109,7 @@ export const numberCallsFamily: FamilyDefinition<NumberCallsRecipe> = {
   /** A wider pool, the next number later; then faster. */
   harder: (recipe, context) => {
     const { pool, lead } = recipe.parameters;
-    const wider = after(pool, 1);
+    const wider = beside(POOLS, pool, 1);
     return harderBy(recipe, (one) => make(one, context), [
       wider !== null && { pool: wider },
       lead > 1 && { lead: lead - 1 },

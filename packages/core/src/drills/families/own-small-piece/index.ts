@@ -16,7 +16,7 @@ import type { FamilyDefinition, Move, StartingPoint } from '../../family';
 import { heldGrip } from '../../held-grip';
 import type { Item } from '../../items';
 import { keyOnRoot, keyRoot, movedChords, movedTogether, rootText } from '../../moving';
-import { easierBy, harderBy } from '../../notches';
+import { beside, easierBy, harderBy } from '../../notches';
 import { type NamedGrip, type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { chordsDrill, melodyBars, melodyDrill } from '../../piece-drill';
 import { METRES, parameters } from './parameters';
@@ -146,7 +146,6 @@ function newChords({ key, grips }: Parameters): string[] {
 }
 
 const LENGTHS = [8, 12, 16] as const;
-const next = <T>(list: readonly T[], now: T, by: 1 | -1): T | undefined => list[list.indexOf(now) + by];
 
 export const ownSmallPieceFamily: FamilyDefinition<OwnSmallPieceRecipe> = {
   name: 'own small piece',
@@ -194,26 +193,26 @@ export const ownSmallPieceFamily: FamilyDefinition<OwnSmallPieceRecipe> = {
   /** Slower; at the slowest fewer strokes, the new chord less often, then not at all, fewer bars. */
   easier: (recipe, context) => {
     const { bars, uses, fresh, strum } = recipe.parameters;
-    const plainer = next(['one stroke', 'every beat', 'moving'] as const, strum, -1);
-    const fewer = next([2, 3, 4] as const, uses, -1);
-    const shorter = next(LENGTHS, bars, -1);
+    const plainer = beside(['one stroke', 'every beat', 'moving'] as const, strum, -1);
+    const fewer = beside([2, 3, 4] as const, uses, -1);
+    const shorter = beside(LENGTHS, bars, -1);
     return easierBy(recipe, (one) => make(one, context), [
-      plainer !== undefined && { strum: plainer },
-      fresh !== undefined && fewer !== undefined && { uses: fewer },
+      plainer !== null && { strum: plainer },
+      fresh !== undefined && fewer !== null && { uses: fewer },
       fresh !== undefined && { fresh: undefined },
-      shorter !== undefined && { bars: shorter },
+      shorter !== null && { bars: shorter },
     ]);
   },
   /** More bars, the new chord more often, more strokes; then faster. */
   harder: (recipe, context) => {
     const { bars, uses, fresh, strum } = recipe.parameters;
-    const longer = next(LENGTHS, bars, 1);
-    const more = next([2, 3, 4] as const, uses, 1);
-    const busier = next(['one stroke', 'every beat', 'moving'] as const, strum, 1);
+    const longer = beside(LENGTHS, bars, 1);
+    const more = beside([2, 3, 4] as const, uses, 1);
+    const busier = beside(['one stroke', 'every beat', 'moving'] as const, strum, 1);
     return harderBy(recipe, (one) => make(one, context), [
-      longer !== undefined && { bars: longer },
-      fresh !== undefined && more !== undefined && { uses: more },
-      busier !== undefined && { strum: busier },
+      longer !== null && { bars: longer },
+      fresh !== undefined && more !== null && { uses: more },
+      busier !== null && { strum: busier },
     ]);
   },
   fallbacks: (recipe) => {

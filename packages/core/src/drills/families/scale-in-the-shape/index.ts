@@ -24,7 +24,7 @@ import { type FamilyDefinition, gripless } from '../../family';
 import { gripItem } from '../../grip-item';
 import { lineDrill, type Phrase, type StruckBar } from '../../line-drill';
 import { movedChords, namedRoot, rootText } from '../../moving';
-import { easierBy, harderBy } from '../../notches';
+import { beside, easierBy, harderBy } from '../../notches';
 import { typedChords } from '../../spans';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { FIGURES, KINDS, parameters } from './parameters';
@@ -248,7 +248,6 @@ function make(recipe: ScaleInTheShapeRecipe, context: DrillContext): Result<Dril
   return others.reduce((best, one) => (rate(one) > rate(best) ? one : best), first);
 }
 
-const after = <T>(list: readonly T[], now: T, by: 1 | -1): T | null => list[list.indexOf(now) + by] ?? null;
 /** Figures a notch leads through; the others are taken by hand. */
 const LADDER = FIGURES.slice(0, 5);
 
@@ -292,8 +291,8 @@ export const scaleInTheShapeFamily: FamilyDefinition<ScaleInTheShapeRecipe> = {
   /** Slower; at the slowest fewer notes a beat, the figure before, the scale before. */
   easier: (recipe, context) => {
     const { kind, figure, perBeat } = recipe.parameters;
-    const simpler = after(LADDER, figure, -1);
-    const before = after(KINDS, kind, -1);
+    const simpler = beside(LADDER, figure, -1);
+    const before = beside(KINDS, kind, -1);
     return easierBy(recipe, (one) => make(one, context), [
       perBeat > 1 && { perBeat: perBeat - 1 },
       simpler !== null && { figure: simpler },
@@ -303,8 +302,8 @@ export const scaleInTheShapeFamily: FamilyDefinition<ScaleInTheShapeRecipe> = {
   /** The scale after it, the figure after it, more notes a beat; then faster. */
   harder: (recipe, context) => {
     const { kind, figure, perBeat, place } = recipe.parameters;
-    const next = after(KINDS, kind, 1);
-    const further = after(LADDER, figure, 1);
+    const next = beside(KINDS, kind, 1);
+    const further = beside(LADDER, figure, 1);
     return harderBy(recipe, (one) => make(one, context), [
       next !== null && { kind: next, ...(place === 'box' ? { place: 'form' as const } : {}) },
       further !== null && { figure: further },

@@ -15,6 +15,7 @@ import type { DrillOf, Slip } from '../../drill';
 import { type FamilyDefinition, gripless } from '../../family';
 import { keysAround } from '../../keys-around';
 import { keyOnRoot, keyRoot, rootText } from '../../moving';
+import { beside } from '../../notches';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { WHATS, parameters } from './parameters';
 
@@ -167,7 +168,6 @@ function make(recipe: SpellItRecipe, context: DrillContext): Result<DrillOf<Spel
 
 const SLOWEST = 20;
 const FASTEST = 4;
-const next = (what: What, by: 1 | -1): What | null => WHATS[WHATS.indexOf(what) + by] ?? null;
 
 export const spellItFamily: FamilyDefinition<SpellItRecipe> = {
   name: 'spell it',
@@ -187,7 +187,7 @@ export const spellItFamily: FamilyDefinition<SpellItRecipe> = {
   /** More seconds; at the most fewer keys, then what is simpler to spell. */
   easier: (recipe) => {
     const { secondsPerCall, keys, what } = recipe.parameters;
-    const simpler = next(what, -1);
+    const simpler = beside(WHATS, what, -1);
     if (secondsPerCall < SLOWEST) return ok(withParameters(recipe, { secondsPerCall: secondsPerCall + 1 }));
     if (keys > 1) return ok(withParameters(recipe, { keys: 1 }));
     return simpler
@@ -197,7 +197,7 @@ export const spellItFamily: FamilyDefinition<SpellItRecipe> = {
   /** What is harder to spell, then fewer seconds. */
   harder: (recipe) => {
     const { secondsPerCall, what } = recipe.parameters;
-    const further = next(what, 1);
+    const further = beside(WHATS, what, 1);
     if (further) return ok(withParameters(recipe, { what: further }));
     return secondsPerCall > FASTEST
       ? ok(withParameters(recipe, { secondsPerCall: secondsPerCall - 1 }))

@@ -19,6 +19,7 @@ import { type FamilyDefinition, gripless } from '../../family';
 import type { Item } from '../../items';
 import { keysAround } from '../../keys-around';
 import { namedRoot, rootText } from '../../moving';
+import { beside } from '../../notches';
 import { type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { WRITTEN, WRITTEN_KINDS, parameters } from './parameters';
 
@@ -149,8 +150,6 @@ function make(recipe: WriteItOutRecipe, context: DrillContext): Result<DrillOf<W
   });
 }
 
-const next = <T>(list: readonly T[], now: T, by: 1 | -1): T | undefined => list[list.indexOf(now) + by];
-
 /** The first of the changes whose drill grades the right way. */
 function notched(
   recipe: WriteItOutRecipe,
@@ -195,16 +194,16 @@ export const writeItOutFamily: FamilyDefinition<WriteItOutRecipe> = {
   /** Played less often, fewer keys, an easier scale, triads, scales alone. */
   easier: (recipe, context) => {
     const { times, keys, kind, what } = recipe.parameters;
-    const plainer = next(WRITTEN_KINDS, kind, -1);
-    const less = next(WRITTEN, what, -1);
+    const plainer = beside(WRITTEN_KINDS, kind, -1);
+    const less = beside(WRITTEN, what, -1);
     const easier = notched(
       recipe,
       context,
       [
         times > 1 && { times: times - 1 },
         keys > 1 && { keys: keys - 1 },
-        plainer !== undefined && { kind: plainer },
-        less !== undefined && { what: less },
+        plainer !== null && { kind: plainer },
+        less !== null && { what: less },
       ],
       (now, then) => then <= now,
     );
@@ -213,15 +212,15 @@ export const writeItOutFamily: FamilyDefinition<WriteItOutRecipe> = {
   /** Sevenths, the other minors, a key more, played more often. */
   harder: (recipe, context) => {
     const { times, keys, kind, what, days } = recipe.parameters;
-    const more = next(WRITTEN, what, 1);
-    const darker = next(WRITTEN_KINDS, kind, 1);
+    const more = beside(WRITTEN, what, 1);
+    const darker = beside(WRITTEN_KINDS, kind, 1);
     const room = Math.min(7, Math.ceil(((keys + 1) * (what === 'scales' ? 1 : 7)) / BOXES_A_DAY));
     const harder = notched(
       recipe,
       context,
       [
-        more !== undefined && { what: more },
-        darker !== undefined && { kind: darker },
+        more !== null && { what: more },
+        darker !== null && { kind: darker },
         keys < 15 && { keys: keys + 1, days: Math.max(days, room) },
         times < 10 && { times: times + 1 },
       ],
