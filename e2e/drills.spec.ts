@@ -1,5 +1,5 @@
 /** Drills as a teacher makes them: an arpeggio over a progression, a scale as a figure, a quiz answered by choice. */
-import { expect, test, toPlace } from './house';
+import { expect, takeHomeBack, test, toPlace, walkToCard } from './house';
 
 test.beforeEach(async ({ page, sit }) => {
   await sit('Tamsin Brackwater');
@@ -104,10 +104,51 @@ test('a drill on paper and as a sound; another draw', async ({ page }) => {
   await expect.poll(() => sheet.innerHTML()).not.toBe(before);
   await page.getByRole('button', { name: 'Paper' }).click();
   await expect(page.locator('.modal.show img').first()).toBeVisible();
+  // Asked for, the staff stands over the tab: the page in the picture is another one.
+  const page1 = page.locator('.modal.show img').first();
+  const plain = await page1.getAttribute('src');
+  await page.getByLabel('A staff over the tab').check();
+  await expect.poll(() => page1.getAttribute('src')).not.toBe(plain);
+  // Another tempo than the drill's own, others alone; a tempo nobody plays is refused in words.
+  const bpm = page.getByLabel(/^At/);
+  await bpm.fill('5000');
+  await page.getByRole('button', { name: 'Save WAV' }).click();
+  await expect(page.getByText('A tempo is 20 to 300 bpm.')).toBeVisible();
+  await bpm.fill('96');
+  await page.locator('.modal.show').getByLabel('What sounds').selectOption('the backing alone');
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save WAV' }).click();
-  expect((await saved).suggestedFilename()).toMatch(/\.wav$/);
+  expect((await saved).suggestedFilename()).toMatch(/backing.*\.wav$/);
   const printed = page.waitForEvent('download');
   await page.getByRole('button', { name: 'PDF' }).click();
   expect((await printed).suggestedFilename()).toMatch(/\.pdf$/);
+});
+
+test('numbers are called at home: no chord is shown before it was played, and it is named afterwards', async ({
+  page,
+  sit,
+}) => {
+  await takeHomeBack(page, 'Junia Ardlesey');
+  await toPlace(page, 'Board');
+  await page
+    .locator('.lessons li', { hasText: 'Junia Ardlesey' })
+    .getByRole('button', { name: 'Junia Ardlesey' })
+    .click();
+  await expect(page.locator('.bench-name')).toContainText('Junia Ardlesey');
+  await toPlace(page, 'Drills');
+  await page.locator('.families button', { hasText: 'number calls' }).click();
+  await expect(page.locator('.drill-title')).toContainText('called in');
+  const key = (await page.locator('.drill-title').textContent())?.split('called in ')[1] ?? '';
+  await page.getByRole('button', { name: 'To homework' }).click();
+  await expect(page.getByText('goes home')).toBeVisible();
+  await page.getByRole('button', { name: 'Tamsin' }).click();
+  await sit('Junia Ardlesey');
+  await walkToCard(page, 'called in');
+  await expect(page.locator('.numbers .now')).toContainText(`1 in ${key.trim()}`);
+  await expect(page.locator('.neck, .tab, .room-ledger')).toHaveCount(0);
+  await expect(page.locator('.numbers .past li')).toHaveCount(0);
+  await expect(page.getByLabel('What sounds')).toHaveValue('click');
+  await page.getByRole('button', { name: '▶ Play' }).click();
+  await expect(page.locator('.numbers .past li').first()).toContainText(/^1 [A-G]/, { timeout: 60_000 });
+  await page.getByRole('button', { name: '■ Stop' }).click();
 });

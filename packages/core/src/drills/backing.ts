@@ -84,9 +84,7 @@ function harmonyOf({ harmony, score }: Drill): Sounding[] {
     harmony ?? named.map((one, i) => ({ ...one, ticks: (named[i + 1]?.startTick ?? start) - one.startTick }));
   return spans.flatMap(({ startTick, ticks, chord }) => {
     const read = parseChord(chord);
-    return read.ok && read.value.tones.length
-      ? [{ chord: read.value, from: startTick, to: startTick + ticks }]
-      : [];
+    return read.ok ? [{ chord: read.value, from: startTick, to: startTick + ticks }] : [];
   });
 }
 

@@ -52,6 +52,12 @@ test('each head stands on its own line or space, an octave over its sound', () =
   const open = [0, 1, 2, 3, 4, 5].map((s) => bar([4], () => [note(s, 0)]));
   const steps = heads(drawn(open)).map((y) => Math.round((LOWEST_LINE - y) / 5));
   expect(steps).toEqual([-7, -4, -1, 2, 4, 7]);
+  // The octave clef: its 8 hangs under the staff, and its head stands little over it.
+  const clef = drawn(open).marks.flatMap((mark) =>
+    mark.is === 'clef' ? points(mark).map(([, y]) => y) : [],
+  );
+  expect(Math.max(...clef)).toBeGreaterThan(LOWEST_LINE + 20);
+  expect(Math.min(...clef)).toBeGreaterThan(20);
   const five = drawn(open)
     .marks.filter((mark) => mark.is === 'stave')
     .slice(0, 5)

@@ -130,13 +130,15 @@ test('a staff over the tab where it is asked for, with the numbers of its bars, 
   expect(texts(marks, 'bar').filter((one) => one === String(bars))).toHaveLength(2);
   expect(marks.filter((mark) => mark.is === 'keysignature').length % 3).toBe(0);
   for (const mark of marks)
-    if (mark.kind === 'path' && mark.is === 'notehead')
+    if (mark.kind === 'path' && mark.is === 'notehead') {
+      expect(mark.d).not.toContain('NaN');
       for (const [, x, y] of mark.d.matchAll(/[MLQC](-?[\d.]+) (-?[\d.]+)/g)) {
         expect(Number(x)).toBeGreaterThan(15);
         expect(Number(x)).toBeLessThan(195);
         expect(Number(y)).toBeGreaterThan(10);
         expect(Number(y)).toBeLessThan(290);
       }
+    }
   expect(on(must(makeDrill(spell, context))).staff).toBeNull();
 });
 

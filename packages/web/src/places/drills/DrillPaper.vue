@@ -129,7 +129,7 @@ async function wav() {
         ><input v-model="answers" type="checkbox" /> Answers on a page of their own</label
       >
     </PaperSheet>
-    <form class="sound" @submit.prevent="wav">
+    <form class="sound" novalidate @submit.prevent="wav">
       <h3>As a sound</h3>
       <p class="small">Counted in once.</p>
       <HeardPick v-model="heard" :choices="choices" />
