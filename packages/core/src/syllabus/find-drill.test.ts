@@ -37,7 +37,7 @@ test('what is named is what is drilled: the chord, the string, the pair, the kin
   expect([parameters(walk).place, parameters(walk).at]).toEqual(['one string', 3]);
   const [loop] = find('late from C to G').drills;
   expect((parameters(loop.recipe).grips as { chord: string }[]).map((one) => one.chord)).toEqual(['C', 'G']);
-  const own = { chord: 'G', frets: [3, 2, 0, 0, 3, 3] };
+  const own = { chord: 'G', frets: [3, null, 0, 0, 0, 3] };
   expect(gripsOf(find('late from C to G', { held: [own, AM] }).drills[0].recipe)[1]).toEqual(own);
   expect(find('cannot hear sevenths').drills.map((one) => parameters(one.recipe).what)).toEqual(['sevenths', 'triads', 'colours on top']); // prettier-ignore
   const spelled = find('writes F for E#').drills[0].recipe;
