@@ -15,13 +15,14 @@ import {
 import type { Instrument } from '@finch/core/fretboard';
 import { staffBars, ticksOf } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';
+import { useWindowSize } from '@vueuse/core';
 import { BButton, BFormInput } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import { useKeys } from '../app/keys';
 import { say } from '../words';
 import { choiceWords, SLIP_WORDS } from '../words/drill-words';
 import { usePlayer } from '../workers/player';
-import { barAlone, outcomeOf, quizBoard, quizEnd } from './quiz';
+import { barAlone, outcomeOf, quizBoard, quizEnd, quizRows } from './quiz';
 import StaffStrip from './StaffStrip.vue';
 
 const props = withDefaults(defineProps<{ drill: Drill; instrument: Instrument; now?: () => number }>(), {
@@ -73,6 +74,9 @@ const board = computed(() =>
     ? quizBoard(step.value, props.instrument, inHand.value)
     : { strings: [], frets: [] },
 );
+const { width } = useWindowSize();
+const NARROW = 700;
+const rows = computed(() => quizRows(board.value, width.value < NARROW));
 const staff = computed(() => {
   if (!reads.value || !step.value) return [];
   const from = step.value.startTick;
@@ -183,27 +187,33 @@ useKeys(
         <BButton type="submit" variant="dark" class="pri" :disabled="!typed.trim()">That is written</BButton>
       </form>
       <div v-else class="quiz-neck" role="group" aria-label="The neck: tap the place">
-        <div class="quiz-line quiz-ruler" :class="{ numbered: board.strings.length > 1 }" aria-hidden="true">
-          <span v-if="board.strings.length > 1" class="quiz-string" />
-          <span v-for="fret in board.frets" :key="fret">{{ fret === 0 ? 'open' : fret }}</span>
-        </div>
-        <div
-          v-for="string in board.strings"
-          :key="string"
-          class="quiz-line"
-          :class="{ numbered: board.strings.length > 1 }"
-        >
-          <span v-if="board.strings.length > 1" class="quiz-string">{{ string }}</span>
-          <button
-            v-for="fret in board.frets"
-            :key="fret"
-            type="button"
-            :class="{ held: held(string, fret) }"
-            :aria-label="`string ${string}, ${fret === 0 ? 'open' : `fret ${fret}`}${held(string, fret) ? ', in the grip' : ''}`"
-            :aria-pressed="several ? isTapped(string, fret) : undefined"
-            @click="tap({ string, fret })"
-          />
-        </div>
+        <template v-for="row in rows" :key="row[0]">
+          <div
+            class="quiz-line quiz-ruler"
+            :class="{ numbered: board.strings.length > 1 }"
+            aria-hidden="true"
+          >
+            <span v-if="board.strings.length > 1" class="quiz-string" />
+            <span v-for="fret in row" :key="fret">{{ fret === 0 ? 'open' : fret }}</span>
+          </div>
+          <div
+            v-for="string in board.strings"
+            :key="string"
+            class="quiz-line"
+            :class="{ numbered: board.strings.length > 1 }"
+          >
+            <span v-if="board.strings.length > 1" class="quiz-string">{{ string }}</span>
+            <button
+              v-for="fret in row"
+              :key="fret"
+              type="button"
+              :class="{ held: held(string, fret) }"
+              :aria-label="`string ${string}, ${fret === 0 ? 'open' : `fret ${fret}`}${held(string, fret) ? ', in the grip' : ''}`"
+              :aria-pressed="several ? isTapped(string, fret) : undefined"
+              @click="tap({ string, fret })"
+            />
+          </div>
+        </template>
       </div>
       <BButton v-if="several" variant="outline-secondary" :disabled="!tapped.length" @click="answer(tapped)"
         >These move here</BButton

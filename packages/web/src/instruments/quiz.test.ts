@@ -2,7 +2,7 @@ import { formula, makeDrill, noteReading, rootCall, stringWalk, type Recipe } fr
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { ticksOf } from '@finch/core/score';
-import { barAlone, isRight, outcomeOf, quizBoard, quizEnd } from './quiz';
+import { barAlone, isRight, outcomeOf, quizBoard, quizEnd, quizRows } from './quiz';
 
 const stepsOf = (recipe: Recipe) =>
   must(makeDrill(recipe, { hand: averageHand, instrument: standardGuitar })).steps.filter(
@@ -107,4 +107,12 @@ test('the end counts right ones and late ones, the middle time, and each confusi
     slips: ['the same sound by another letter: 2 times', 'a tone a half step off: 1 time'],
   });
   expect(quizEnd(['clean'], [{ seconds: 1 }]).slips).toEqual([]);
+});
+
+test('one string of a whole neck is folded on a narrow screen, each fret once and in order; nothing else is', () => {
+  const frets = Array.from({ length: 13 }, (_, fret) => fret);
+  expect(quizRows({ strings: [6], frets }, false)).toEqual([frets]);
+  expect(quizRows({ strings: [6], frets }, true)).toEqual([frets.slice(0, 7), frets.slice(7)]);
+  expect(quizRows({ strings: [6], frets: frets.slice(0, 7) }, true)).toEqual([frets.slice(0, 7)]);
+  expect(quizRows({ strings: [6, 5, 4], frets }, true)).toEqual([frets]);
 });

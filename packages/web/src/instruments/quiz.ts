@@ -49,6 +49,16 @@ export function quizBoard(
   return { strings: all, frets: open ? range(0, around[around.length - 1]) : around };
 }
 
+/** Frets that a thumb can tell apart side by side on a phone. */
+const THUMBS_ABREAST = 7;
+
+/** The frets in rows: one string of a whole neck is folded on a narrow screen, so that each place is as wide as a thumb. */
+export function quizRows({ strings, frets }: QuizBoard, narrow: boolean): readonly (readonly number[])[] {
+  if (!narrow || strings.length > 1 || frets.length <= THUMBS_ABREAST) return [frets];
+  const half = Math.ceil(frets.length / 2);
+  return [frets.slice(0, half), frets.slice(half)];
+}
+
 const same = (a: Place, b: Place) => a.string === b.string && a.fret === b.fret;
 
 /** Whether the tapped places answer a call. */

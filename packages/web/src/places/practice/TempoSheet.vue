@@ -17,7 +17,7 @@ const STEP = 2;
 <template>
   <section class="sheet time-sheet">
     <CountIn v-if="beats !== null" :beats="beats" :beat="beat" />
-    <template v-if="bpm !== null"
+    <span v-if="bpm !== null" class="tempo"
       ><BButton variant="outline-secondary" aria-label="Slower" class="square" @click="emit('faster', -STEP)"
         >−</BButton
       ><span class="bpm" role="status"
@@ -25,7 +25,7 @@ const STEP = 2;
         ><small>bpm</small></span
       ><BButton variant="outline-secondary" aria-label="Faster" class="square" @click="emit('faster', STEP)"
         >+</BButton
-      ></template
+      ></span
     >
     <BButton variant="outline-secondary" class="play" @click="emit('toggle')">{{
       playing ? '■ Stop' : '▶ Play'
@@ -40,6 +40,14 @@ const STEP = 2;
   align-items: center;
   gap: var(--space-3);
   flex-wrap: wrap;
+}
+.tempo {
+  display: flex;
+  align-items: center;
+  gap: var(--space-2);
+}
+.time-sheet :deep(select) {
+  min-height: 48px;
 }
 .bpm {
   text-align: center;
