@@ -178,13 +178,13 @@ describe('key detective', () => {
     expect(new Set(both.map((one) => one.right.split(' ')[1]))).toEqual(new Set(['major', 'minor']));
   });
 
-  test('keys that are met in music come more often, and those of seven signs come too', () => {
+  test('keys that are met in music come more often, and those of six signs and seven come too', () => {
     const keys = Array.from({ length: 60 }, (_, seed) => choices(made(detective({ ask: 'key', kinds: 'major' }, seed)))).flat(); // prettier-ignore
     const signs = keys.map(({ right }) => Math.abs(must(makeKey(right)).fifths));
     const share = (least: number, most: number) => signs.filter((one) => one >= least && one <= most).length / signs.length; // prettier-ignore
-    // Of fifteen keys nine have four signs or fewer; of two draws the nearer is one of them in 84 of 100.
-    expect(share(0, 4)).toBeGreaterThan(0.72);
-    expect(share(7, 7)).toBeGreaterThan(0);
+    // Nine of fifteen keys have four signs or fewer.
+    expect(share(0, 4)).toBeGreaterThan(0.68);
+    expect(share(6, 7)).toBeGreaterThan(0);
   });
 
   test('a list is clear: its key leads by three points, with as many foreign chords as asked for', () => {

@@ -59,7 +59,8 @@ const STAFF = { scale: 0.175, below: 2 } as const;
 export const STAFF_WIDTH = WIDTH / STAFF.scale;
 const CARD = { scale: 0.115, width: 29, head: 7 } as const;
 const TAB = { gap: 2.7, above: 7, below: 6, bars: 4, size: 8.5 * PT, pad: 5 } as const;
-const CALL = { height: 8.4, columns: 2 } as const;
+/** Where nothing but its number stands before it, the line to answer on begins behind that. */
+const CALL = { height: 8.4, columns: 2, number: 8 } as const;
 const BOX = { columns: 3, height: 42, staff: 1.9, frame: 3 } as const;
 const TAKE = { height: 7, columns: 2, head: 8 } as const;
 /** Most events in a line of tab before it holds fewer bars. */
@@ -274,7 +275,7 @@ function callPieces(calls: readonly SheetCall[], answered: boolean): Piece[] {
           ),
           ...(answered
             ? [paperText('answer', x + column - 6, y + 5, call.right, 9.5 * PT, 'end', 'display')]
-            : [rule(x + column * 0.62, y + 6, x + column - 6, y + 6)]),
+            : [rule(x + (call.ask ? column * 0.62 : CALL.number), y + 6, x + column - 6, y + 6)]),
         ];
       }),
   }));

@@ -87,7 +87,7 @@ async function go() {
         <legend>And into the next lesson of, each for their own hand</legend>
         <BFormCheckboxGroup v-model="picked" stacked>
           <BFormCheckbox v-for="one in stuck" :key="one.studentId" :value="one.studentId"
-            >{{ one.name }} <span class="small">stuck on {{ one.skill }}</span></BFormCheckbox
+            >{{ one.name }}<span class="small stuck-on">stuck on {{ one.skill }}</span></BFormCheckbox
           >
           <BFormCheckbox
             v-for="one in others.filter((each) => picked.includes(each.id))"
@@ -131,6 +131,9 @@ async function go() {
 </template>
 
 <style scoped>
+.stuck-on {
+  margin-left: var(--space-2);
+}
 .rekey {
   display: flex;
   flex-direction: column;

@@ -55,9 +55,9 @@ function drawables({ kinds, foreign, sevenths }: Parameters): (random: Random) =
   const numbers = foreign ? '1 2 3 4 5 6 7 b7 V7/x' : '1 2 3 4 5 6';
   const known = new Map<Key, Drawable>();
   return (random) => {
-    // Of two the one with fewer signs: any may come, those met in music more often.
-    const [one, other] = [random.pick(keys), random.pick(keys)];
-    const key = Math.abs(other.fifths) < Math.abs(one.fifths) ? other : one;
+    // Of three the one with fewest signs: any may come, those met in music more often, though seven sharps or flats tell more.
+    const three = [random.pick(keys), random.pick(keys), random.pick(keys)];
+    const key = three.reduce((near, one) => (Math.abs(one.fifths) < Math.abs(near.fifths) ? one : near));
     const drawable = known.get(key) ?? { key, pool: calledIn(key, numbers, sevenths), rivals: rivalsOf(key) };
     known.set(key, drawable);
     return drawable;
