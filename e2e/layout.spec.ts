@@ -8,8 +8,8 @@ const placesOf = async (page: Page): Promise<string[]> => [
   'Studio',
 ];
 
-/** What a person would trip over on the page as it stands. */
-function trips([touch, wide]: readonly [boolean, boolean]): string[] {
+/** What a person would trip over on the page as it stands, or in the dialog over it. */
+function trips([touch, wide, dialog]: readonly [boolean, boolean, boolean?]): string[] {
   const found: string[] = [];
   const shown = (e: Element) => {
     const { width, height } = e.getBoundingClientRect();
@@ -20,8 +20,9 @@ function trips([touch, wide]: readonly [boolean, boolean]): string[] {
     `${e.tagName.toLowerCase()}.${String(e.className).split(' ')[0]} "${(e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 30)}"`;
   const page = document.documentElement;
   if (page.scrollWidth > innerWidth + 1) found.push(`sideways: ${page.scrollWidth} in ${innerWidth}`);
+  const within = (dialog ? document.querySelector('.modal.show') : null) ?? document;
   const controls = [
-    ...document.querySelectorAll('button, a[href], input, select, textarea, [role=tab]'),
+    ...within.querySelectorAll('button, a[href], input, select, textarea, [role=tab]'),
   ].filter((e) => shown(e) && !e.classList.contains('visually-hidden') && !e.classList.contains('skip'));
   for (const control of controls) {
     control.scrollIntoView({ block: 'center', inline: 'nearest' });
@@ -40,7 +41,7 @@ function trips([touch, wide]: readonly [boolean, boolean]): string[] {
       found.push(`small: ${named(control)} ${Math.round(width)}x${Math.round(height)}`);
   }
   scrollTo(0, 0);
-  for (const e of document.querySelectorAll('main *, header *')) {
+  for (const e of within.querySelectorAll(dialog ? '.modal-body *' : 'main *, header *')) {
     if (!shown(e) || e.closest('svg, .visually-hidden')) continue;
     const style = getComputedStyle(e);
     const words = [...e.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
@@ -109,3 +110,31 @@ test('the bar folds into one button that names the place, and unfolds by keyboar
   await expect(menu).toHaveText('Drills');
   await expect(page.locator('#place')).toBeFocused();
 });
+
+for (const theme of ['day', 'evening'] as const)
+  test.describe(`dialogs of drills and plans on a phone, ${theme}`, () => {
+    test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+    test('paper and sound, and re-key: nothing is out of reach, cut or too small', async ({ page, sit }) => {
+      await page.evaluate((on) => localStorage.setItem('finch-evening', String(on)), theme === 'evening');
+      await page.reload();
+      await sit('Tamsin Brackwater');
+      const dialog = page.locator('.modal.show');
+      const tripsHere = () => page.evaluate(trips, [true, false, true] as const);
+      await page
+        .locator('.lessons li', { hasText: 'Ode Pettibrand' })
+        .getByRole('button', { name: 'Ode Pettibrand' })
+        .click();
+      await expect(page.locator('.bench-name')).toContainText('Ode Pettibrand');
+      await toPlace(page, 'Drills');
+      await page.getByRole('button', { name: 'Paper', exact: true }).click();
+      await expect(dialog.locator('img').first()).toBeVisible();
+      expect(await tripsHere()).toEqual([]);
+      await dialog.getByRole('button', { name: 'Close' }).click();
+      await expect(dialog).toHaveCount(0);
+      await toPlace(page, 'Plan');
+      await page.getByRole('button', { name: 'Re-key' }).click();
+      await dialog.getByLabel('Everything as far up or down').selectOption('Db');
+      await expect(dialog.locator('.moved tbody tr')).not.toHaveCount(0);
+      expect(await tripsHere()).toEqual([]);
+    });
+  });

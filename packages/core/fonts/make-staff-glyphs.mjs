@@ -8,7 +8,9 @@ import { fileURLToPath } from 'node:url';
 
 const here = dirname(fileURLToPath(import.meta.url));
 const require = createRequire(join(here, '..', 'package.json'));
-const fontkit = createRequire(createRequire(join(here, '..', '..', 'server', 'package.json')).resolve('pdfkit'))('fontkit');
+const fontkit = createRequire(
+  createRequire(join(here, '..', '..', 'server', 'package.json')).resolve('pdfkit'),
+)('fontkit');
 const engraver = dirname(dirname(require.resolve('vexflow/bravura')));
 const source = readFileSync(join(engraver, 'esm', 'src', 'fonts', 'bravura.js'), 'utf8');
 const font = fontkit.create(Buffer.from(/base64,([^']+)'/.exec(source)[1], 'base64'));

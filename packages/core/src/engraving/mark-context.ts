@@ -16,7 +16,9 @@ export function measureByOutlines(): void {
       },
     }),
   };
-  Element.setTextMeasurementCanvas(canvas as unknown as OffscreenCanvas);
+  Element.setTextMeasurementCanvas(
+    canvas as unknown as Parameters<typeof Element.setTextMeasurementCanvas>[0],
+  );
   // It reads a font's name by a page's own parser, which a server and a worker have not.
   Font.fromCSSString = (css) => {
     const [, weight, size, family] = /(?:(bold|\d{3})\s+)?([\d.]+(?:pt|px))\s*(.*)$/.exec(css) ?? [];
