@@ -509,7 +509,12 @@ export const MUTANTS = [
     'app.test|room|students|demo',
   ),
   // What plays along, numbers called, the staff as marks.
-  core('drills/backing.ts', "if (drill.judged === 'calls') return ['drill'];", '', 'drills/backing'),
+  core(
+    'drills/backing.ts',
+    "if (drill.judged === 'calls' || drill.judged === 'strings') return ['drill'];",
+    '',
+    'drills/backing',
+  ),
   core('drills/backing.ts', 'if (drill.bounds) return', 'if (false) return', 'drills/backing'),
   core('drills/backing.ts', 'Math.max(from, begins) - begins', 'from', 'drills/backing'),
   core('drills/backing.ts', 'chord.bass ?? chord.root', 'chord.root', 'drills/backing'),

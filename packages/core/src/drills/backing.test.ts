@@ -189,6 +189,8 @@ test('a drone and a tune that a drill has already are its backing; a quiz has no
   const quiz = made(firstRecipe('root call', { grip: C, from: null, instrument: standardGuitar }));
   expect(heardChoices(quiz, standardGuitar)).toEqual(['drill']);
   expect(heardScore(quiz, standardGuitar, 'backing')).toBe(quiz.score);
+  const ring = made(firstRecipe('ring check', { grip: C, from: null, instrument: standardGuitar }));
+  expect(heardChoices(ring, standardGuitar)).toEqual(['drill']);
   const warm = made(firstRecipe('warm up', { grip: C, from: null, instrument: standardGuitar }));
   expect(heardChoices(warm, standardGuitar)).toEqual(['drill', 'click']);
   const open = made(firstRecipe('open task', { grip: C, from: null, instrument: standardGuitar }));

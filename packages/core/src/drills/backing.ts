@@ -22,9 +22,9 @@ const SHORT = 0.6;
 
 type Parts = Score['parts'];
 
-/** What may be chosen to hear of a drill for an instrument. A quiz answers itself in sound alone; nothing plays along. */
+/** What may be chosen to hear of a drill for an instrument. Nothing plays along with a quiz, nor with strings heard one by one. */
 export function heardChoices(drill: Drill, instrument: Instrument): readonly Heard[] {
-  if (drill.judged === 'calls') return ['drill'];
+  if (drill.judged === 'calls' || drill.judged === 'strings') return ['drill'];
   // Played freely over its own ground: that is the backing.
   if (drill.bounds) return ['drill', 'click'];
   const backing = backingOf(drill, instrument);

@@ -1,7 +1,7 @@
 import { drawPages, drawSingle, type PaperCard } from '@finch/core/paper';
 import { inflateSync } from 'node:zlib';
 import { join } from 'node:path';
-import { changeLoop } from '@finch/core/drills';
+import { changeLoop, firstRecipe } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { inPosition } from '@finch/core/scales';
 import { trueSigns } from '@finch/core/shapes';
@@ -145,6 +145,7 @@ describe('asked over HTTP', () => {
     necks: [{ name: 'E form', under: '', notes: inPosition(abMajor, 3, standardGuitar).notes }],
   };
 
+  const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
   const drill = {
     layout: 'drill',
     title: 'C → G',
@@ -152,10 +153,7 @@ describe('asked over HTTP', () => {
     show: 'fingers',
     leftHanded: false,
     recipe: changeLoop({
-      grips: [
-        { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
-        { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
-      ],
+      grips: [C, { chord: 'G', frets: [3, 2, 0, 0, 0, 3] }],
       beatsEach: 4,
     }),
     hand: averageHand,
@@ -176,6 +174,20 @@ describe('asked over HTTP', () => {
       expect([...pdf.toString('latin1').matchAll(/\/Type \/Page\b/g)]).toHaveLength(1);
       expect([...streamsOf(pdf).matchAll(/ l\b/g)].length).toBeGreaterThan(3);
     }
+  });
+
+  test('a staff is drawn where it is asked for, and under what is read from it whether asked or not', async () => {
+    const agent = await world.sit(world.here.studentSeatId);
+    const curves = async (asked: object) => {
+      const answer = await agent.post('/api/paper').send(asked).expect(200);
+      return [...streamsOf(Buffer.from(answer.body.pdf, 'base64')).matchAll(/ [cv]\b/g)].length;
+    };
+    const plain = await curves(drill);
+    // A clef alone is dozens of curves, a note head eight.
+    expect(await curves({ ...drill, staff: true })).toBeGreaterThan(plain + 100);
+    const reading = firstRecipe('note reading', { grip: C, from: null, instrument: standardGuitar });
+    const asks = Array.from({ length: 16 }, () => 'Find this note');
+    expect(await curves({ ...drill, recipe: reading, asks })).toBeGreaterThan(16 * 8);
   });
 
   test.each([
