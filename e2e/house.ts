@@ -16,7 +16,7 @@ export const test = base.extend<
       await use(world);
       await world.end();
     },
-    { scope: 'worker', timeout: 120_000 },
+    { scope: 'worker', timeout: 300_000 },
   ],
   baseURL: async ({ world }, use) => use(world.url),
   page: async ({ page, world }, use) => {

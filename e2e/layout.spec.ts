@@ -80,7 +80,6 @@ for (const [width, height, touch] of [
     test.use({ viewport: { width, height }, hasTouch: touch, isMobile: touch });
     for (const theme of width === 820 ? (['day', 'evening'] as const) : (['day'] as const))
       test(`nothing is out of reach, cut or too small in any place, ${theme}`, async ({ page, sit }) => {
-        test.setTimeout(120_000);
         await page.evaluate((on) => localStorage.setItem('finch-evening', String(on)), theme === 'evening');
         await page.reload();
         await sit('Tamsin Brackwater');
