@@ -550,6 +550,7 @@ export const MUTANTS = [
     'engraving',
   ),
   core('engraving/glyphs.ts', 'y - value', 'y + value', 'engraving'),
+  core('exchange/midi.ts', 'Forwards.from(bytes)', 'bytes', 'exchange/midi'),
   core('score/notation.ts', 'asValues(ticks, null, paper).length < 2', 'false', 'score/notation'),
   core('paper/card-page.ts', '([MLQCA])([^MLQCAZ]*)', '([MLA])([^MLAZ]*)', 'drill-sheet'),
   core('drills/families/key-detective/index.ts', "one.reading !== 'harmonic minor'", 'true', 'quiz-families'),

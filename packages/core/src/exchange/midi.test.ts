@@ -108,6 +108,18 @@ describe('strangers’ files', () => {
     expect(must(readMidi(midi.toArray())).notTaken.map((one) => one.code)).toEqual(['import.no-chords']);
   });
 
+  test.each([
+    ['a text', 0xff, 0x01],
+    ['a sequencer’s own', 0xff, 0x7f],
+    ['an unknown one', 0xff, 0x70],
+    ['a message of a device', 0xf0],
+  ])('a length of five bytes, %s, does not lead back in the file for ever', (_what, ...kind) => {
+    const events = [0, 0x90, 60, 64, 0, ...kind, 0x88, 0x80, 0x80, 0x80, 0, 0, 0x80, 60, 0, 0, 0xff, 0x2f, 0];
+    const head = [...bytes.slice(0, 8), 0, 0, 0, 1, 1, 0xe0, 0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, events.length];
+    const read = readMidi(Uint8Array.from([...head, ...events]));
+    expect(read.ok ? null : read.problem.code).toBe('midi.form');
+  });
+
   test('nothing a stranger sends throws', () => {
     fc.assert(
       fc.property(fc.nat(bytes.length - 1), fc.uint8Array({ maxLength: 20 }), (at, junk) => {

@@ -128,7 +128,7 @@ export function readMidi(bytes: Uint8Array): Result<Imported> {
   if (!isWhole(bytes)) return fail('midi.form', 0, 'a whole MIDI file; this one is damaged or cut off');
   let midi: Midi;
   try {
-    midi = new Midi(bytes);
+    midi = new Midi(Forwards.from(bytes));
   } catch {
     return fail('midi.form', 0, 'a whole MIDI file; this one is damaged or cut off');
   }
@@ -195,6 +195,17 @@ export function readMidi(bytes: Uint8Array): Result<Imported> {
     },
     notTaken,
   });
+}
+
+/**
+ * Bytes that are only read forwards. The library (midi-file 1.2.4) takes a length of five bytes as a negative one, goes
+ * back in the file by it and reads for ever: here that is an error as any other.
+ */
+class Forwards extends Uint8Array<ArrayBuffer> {
+  override slice(from = 0, to = this.length): Uint8Array<ArrayBuffer> {
+    if (to < from) throw new RangeError('a length below nothing');
+    return super.slice(from, to);
+  }
 }
 
 /** Whether every chunk the file announces is there in full. */
