@@ -14,16 +14,24 @@ const LATEST = Date.UTC(2100, 0, 1);
 export const instantSchema = v.pipe(
   v.string('a date and time as text'),
   v.isoTimestamp('a date and time like 2026-06-09T15:00:00.000Z'),
+  v.check((text) => isDay(text), 'a day there is'),
   v.check(
     (text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST,
     'a date between 2000 and 2100',
   ),
 );
 
+/** Whether a text names a day there is: no 31 February. */
+const isDay = (text: string): boolean => {
+  const ms = Date.parse(`${text.slice(0, 10)}T00:00:00Z`);
+  return Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 10) === text.slice(0, 10);
+};
+
 /** A calendar day, YYYY-MM-DD, of a person's birth. */
 export const birthDaySchema = v.pipe(
   v.string('a day as text'),
   v.isoDate('a day like 2013-04-30'),
+  v.check(isDay, 'a day there is'),
   v.check((text) => text >= '1900-01-01' && text < '2100-01-01', 'a day after 1900'),
 );
 
@@ -67,7 +75,9 @@ export const problemSchema = v.object({
 });
 export type ProblemBody = v.InferOutput<typeof problemSchema>;
 
-export const versionSchema = v.pipe(v.number(), v.integer(), v.minValue(1));
+/** The largest whole number a column of the database takes. */
+export const LARGEST_WHOLE = 2_147_483_647;
+export const versionSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST_WHOLE));
 /** The version a writer saw; 0 where there was nothing yet. */
-export const seenVersionSchema = v.pipe(v.number(), v.integer(), v.minValue(0));
+export const seenVersionSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LARGEST_WHOLE));
 export const emptySchema = v.object({});

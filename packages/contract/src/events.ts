@@ -1,7 +1,7 @@
 /** The log as it is sent: what the client made before the first send. The server adds receipt and actor. */
 import type { EventBodies, EventKind, EventSaid } from '@finch/core/mastery';
 import * as v from 'valibot';
-import { idSchema, instantSchema } from './basics';
+import { idSchema, instantSchema, LARGEST_WHOLE } from './basics';
 import { takeSchema } from './drills';
 import { stateWordSchema } from './mastery';
 
@@ -10,7 +10,7 @@ const headSchema = v.object({
   id: idSchema,
   studentId: idSchema,
   deviceId: idSchema,
-  deviceSeq: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  deviceSeq: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST_WHOLE)),
   sentAt: instantSchema,
 });
 

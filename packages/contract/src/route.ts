@@ -16,6 +16,8 @@ export interface Route<
   readonly query: Query;
   readonly body: Body;
   readonly output: Output;
+  /** Each of what the body lists is judged for itself by its service; the body is not refused for one of them. */
+  readonly judgesEach?: true;
 }
 
 export function route<P extends AnySchema, Q extends AnySchema, B extends AnySchema, O extends AnySchema>(

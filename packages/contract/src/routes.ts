@@ -379,6 +379,7 @@ export const routes = {
     path: '/api/events',
     ...none,
     body: eventBatchSchema,
+    judgesEach: true,
     output: batchAnswerSchema,
   }),
 } as const;

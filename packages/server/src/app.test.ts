@@ -6,6 +6,7 @@ import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { changeLoop, makeDrill, ringCheck, type Take } from '@finch/core/drills';
 import { must } from '@finch/core/kernel';
 import { Client } from 'pg';
+import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { inStudio } from './platform/database';
 import { makeTestWorld, NOW, type TestWorld } from './test/world';
@@ -318,9 +319,10 @@ describe('row security', () => {
   });
 
   test('the partitions themselves are closed to the application', async () => {
-    await expect(
-      inStudio(world.database, world.here.studioId, (m) => m.query('SELECT 1 FROM log_event_2026')),
-    ).rejects.toThrow(/permission denied/);
+    for (const partition of ['log_event_2026', 'log_event_stray'])
+      await expect(
+        inStudio(world.database, world.here.studioId, (m) => m.query(`SELECT 1 FROM ${partition}`)),
+      ).rejects.toThrow(/permission denied/);
   });
 });
 
@@ -518,6 +520,57 @@ describe('hostile input', () => {
     expect([broken.status, broken.body.code]).toEqual([400, 'request.json']);
     expect((await teacher.get('/api/students/not-an-id')).body.code).toBe('request.params');
     expect((await teacher.get('/api/nowhere')).status).toBe(404);
+  });
+
+  test.each([
+    [
+      'a body that is not packed as it says',
+      (one: TestAgent) =>
+        one
+          .post('/api/events')
+          .set('Content-Encoding', 'gzip')
+          .set('Content-Type', 'application/json')
+          .send('{}'),
+      400,
+    ],
+    [
+      'a packing nobody knows',
+      (one: TestAgent) =>
+        one
+          .post('/api/events')
+          .set('Content-Encoding', 'zebra')
+          .set('Content-Type', 'application/json')
+          .send('{}'),
+      400,
+    ],
+    ['an address that cannot be read', (one: TestAgent) => one.get('/api/students/%E0%A4%A'), 400],
+    [
+      '31 February',
+      (one: TestAgent) =>
+        one.post('/api/students').send({ name: 'Wick', bornOn: '2015-02-31', timeZone: 'UTC' }),
+      422,
+    ],
+    [
+      'NUL in a name',
+      (one: TestAgent) => one.post('/api/students').send({ name: 'Wi\0ck', bornOn: null, timeZone: 'UTC' }),
+      422,
+    ],
+    [
+      'half a character',
+      (one: TestAgent) =>
+        one.put(`/api/students/${world.here.studentId}/note`).send({ version: 1, note: '\ud83c' }),
+      422,
+    ],
+    [
+      'a version larger than any',
+      (one: TestAgent) =>
+        one.put(`/api/students/${world.here.studentId}/note`).send({ version: 2_147_483_648, note: 'x' }),
+      422,
+    ],
+  ])('%s is the client’s fault, said with place and remedy', async (_, ask, status) => {
+    const answer = await ask(await world.sit(world.here.teacherId));
+    expect([answer.status, answer.body.code.startsWith('request.')]).toEqual([status, true]);
+    expect([answer.body.at.length > 0, answer.body.detail.length > 0]).toEqual([true, true]);
   });
 
   test('a crash is a logged id and a 500 without a stack', async () => {

@@ -1,6 +1,5 @@
 /** Composition root: which services exist, what they are given, and which routes reach them. */
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import { routes } from '@finch/contract';
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
@@ -18,6 +17,7 @@ import type { DatabaseAccess } from './platform/config';
 import { inStudio, readMeta } from './platform/database';
 import { guard } from './platform/guard';
 import { answerErrors, mount, requestId } from './platform/http';
+import { servePages } from './platform/pages';
 import { Refusal } from './platform/problems';
 import { makePracticeLog } from './practice/log.service';
 import { makeMarks } from './marks/marks.service';
@@ -123,7 +123,7 @@ export function makeApp(parts: AppParts): App {
     const migration: { name: string }[] = await database.query(
       'SELECT name FROM migration ORDER BY id DESC LIMIT 1',
     );
-    const stray: { count: string }[] = await database.query('SELECT count(*) AS count FROM log_event_stray');
+    const stray: { count: string }[] = await database.query('SELECT stray_events() AS count');
     return {
       ok: stray[0].count === '0',
       database: true,
@@ -241,22 +241,7 @@ export function makeApp(parts: AppParts): App {
     throw new Refusal('not-found', 'path', 'a route of this server');
   });
 
-  if (parts.webDist && existsSync(parts.webDist)) {
-    const page = join(parts.webDist, 'index.html');
-    app.use(
-      express.static(parts.webDist, {
-        index: false,
-        setHeaders: (response, path) =>
-          response.setHeader(
-            'Cache-Control',
-            /assets/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
-          ),
-      }),
-    );
-    app.get(/^(?!\/api\/)/, (_request, response) =>
-      response.sendFile(page, { headers: { 'Cache-Control': 'no-cache' } }),
-    );
-  }
+  if (parts.webDist && existsSync(parts.webDist)) servePages(app, parts.webDist);
   app.use(answerErrors(log));
   return {
     app,

@@ -17,6 +17,29 @@ export interface Call<P extends AnySchema, Q extends AnySchema, B extends AnySch
   readonly request: Request;
 }
 
+/** Text that no database keeps: NUL, and half of a character of two. */
+const UNKEEPABLE = /\0|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+
+/** Where in what was sent such a text stands, keys included; null where there is none. */
+export function unkeepableIn(input: unknown, path = ''): string | null {
+  if (typeof input === 'string') return UNKEEPABLE.test(input) ? path || 'text' : null;
+  if (typeof input !== 'object' || input === null) return null;
+  for (const [key, value] of Object.entries(input)) {
+    const at = path ? `${path}.${key}` : key;
+    if (UNKEEPABLE.test(key)) return path || 'body';
+    const found = unkeepableIn(value, at);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+export const KEEPABLE = 'text without NUL and without half characters';
+
+function checkKeepable(input: unknown, code: string): void {
+  const unkeepable = unkeepableIn(input);
+  if (unkeepable !== null) throw new Refusal(code, unkeepable.slice(0, 100), KEEPABLE);
+}
+
 function parse<S extends AnySchema>(schema: S, input: unknown, code: string): v.InferOutput<S> {
   const parsed = v.safeParse(schema, input ?? {}, { abortEarly: true });
   if (parsed.success) return parsed.output;
@@ -31,6 +54,9 @@ export function mount<P extends AnySchema, Q extends AnySchema, B extends AnySch
   serve: (call: Call<P, Q, B>) => Promise<v.InferInput<O>>,
 ): void {
   const handler: RequestHandler = async (request, response) => {
+    checkKeepable(request.params, 'request.params');
+    checkKeepable(request.query, 'request.query');
+    if (!route.judgesEach) checkKeepable(request.body, 'request.body');
     const params = parse(route.params, request.params, 'request.params');
     const query = parse(route.query, request.query, 'request.query');
     const body = parse(route.body, request.method === 'GET' ? {} : request.body, 'request.body');
@@ -47,10 +73,19 @@ export const requestId: RequestHandler = (_request, response, next) => {
   next();
 };
 
-const DATABASE_DOWN = new Set(['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03', '08006', '08003']);
+/** What the database or the way to it says when it is not there: our own codes of the network, and classes 08, 53 and 57 of SQLSTATE. */
+const NETWORK_DOWN = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND']);
+const SQL_DOWN = /^(08|53|57P)/;
+/** What the driver says without a code. */
+const DRIVER_DOWN =
+  /timeout exceeded when trying to connect|connection terminated|connection error|connection timeout|not queryable|cannot use a pool after/i;
+/** A value that no column takes (class 22): too large a number, a day there is not, text it cannot keep. */
+const SQL_VALUE = /^22/;
+const RETRY_SECONDS = 2;
 
 interface Coded {
   readonly code?: string;
+  readonly message?: string;
   readonly type?: string;
   readonly status?: number;
   readonly driverError?: { readonly code?: string };
@@ -64,8 +99,9 @@ export function answerErrors(log: Logger): ErrorRequestHandler {
       return;
     }
     const id = String(response.locals.requestId ?? '');
-    const refusal = asRefusal(error);
+    const refusal = asRefusal(error, request.path);
     if (refusal) {
+      if (refusal.status === 503) response.setHeader('Retry-After', String(RETRY_SECONDS));
       if (refusal.status >= 500) log.error({ requestId: id, code: refusal.problem.code }, 'refused');
       response.status(refusal.status).json({ ...refusal.problem, requestId: id });
       return;
@@ -80,7 +116,7 @@ export function answerErrors(log: Logger): ErrorRequestHandler {
   };
 }
 
-function asRefusal(error: unknown): Refusal | null {
+function asRefusal(error: unknown, path: string): Refusal | null {
   if (error instanceof Refusal) return error;
   const coded = error as Coded;
   if (coded.type === 'entity.too.large')
@@ -89,8 +125,20 @@ function asRefusal(error: unknown): Refusal | null {
     return new Refusal('request.json', 'body', 'JSON that can be read');
   if (coded.type && coded.status && coded.status < 500)
     return new Refusal('request.json', 'body', 'a JSON body in UTF-8');
-  const code = coded.driverError?.code ?? coded.code;
-  if (code && DATABASE_DOWN.has(code))
+  const code = String(coded.driverError?.code ?? coded.code ?? '');
+  // A body that says it is packed and is not.
+  if (code.startsWith('Z_')) return new Refusal('request.malformed', 'body', 'a body packed as it says');
+  if (NETWORK_DOWN.has(code) || SQL_DOWN.test(code) || DRIVER_DOWN.test(String(coded.message)))
     return new Refusal('server.database', 'database', 'the database does not answer; try again in a moment');
+  if (SQL_VALUE.test(code))
+    return new Refusal('request.value', 'body', 'numbers, days and text that can be kept');
+  if (coded.status !== undefined && coded.status >= 400 && coded.status < 500)
+    return new Refusal('request.malformed', path.slice(0, 100), 'an address that can be read');
   return null;
+}
+
+/** Of a failure within one event of many: a refusal that stands for it alone; null where the whole server is in trouble. */
+export function asOwnFault(error: unknown): Refusal | null {
+  const refusal = asRefusal(error, 'event');
+  return refusal && refusal.status < 500 ? refusal : null;
 }

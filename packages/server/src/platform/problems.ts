@@ -3,6 +3,8 @@ import type { Problem } from '@finch/core';
 
 const STATUS: Readonly<Record<string, number>> = {
   'request.json': 400,
+  'request.malformed': 400,
+  'request.value': 422,
   'request.body': 422,
   'request.params': 404,
   'request.query': 422,

@@ -66,16 +66,21 @@ export async function eventsOf(
   return rows.map(asEvent);
 }
 
-export async function eventIds(
+/** Whose an event is and what it is; `of`: its student and whom that one is merged into. Null where it is not stored here. */
+export async function eventHead(
   manager: EntityManager,
-  studentId: string,
-  ids: readonly string[],
-): Promise<Set<string>> {
-  const rows: { id: string }[] = await manager.query(
-    `SELECT id FROM log_event WHERE (${OF_STUDENT}) AND id = ANY($2::uuid[])`,
-    [studentId, ids],
-  );
-  return new Set(rows.map((row) => row.id));
+  id: string,
+): Promise<{ studentId: string; of: string[]; kind: string; actorId: string } | null> {
+  const rows: { student_id: string; merged_into: string | null; kind: string; actor_id: string }[] =
+    await manager.query(
+      `SELECT e.student_id, s.merged_into, e.kind, e.actor_id FROM log_event e
+       JOIN student s ON s.studio_id = e.studio_id AND s.id = e.student_id WHERE e.id = $1`,
+      [id],
+    );
+  const [row] = rows;
+  if (!row) return null;
+  const { student_id: studentId, merged_into: into, kind, actor_id: actorId } = row;
+  return { studentId, of: [studentId, ...(into ? [into] : [])], kind, actorId };
 }
 
 function asEvent(row: LogEventRow): LogEvent {

@@ -10,9 +10,10 @@ import { may, type Right, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { writeInStudio } from '../platform/database';
 import type { LogEventRow } from '../platform/entities';
+import { asOwnFault, KEEPABLE, unkeepableIn } from '../platform/http';
 import { Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
-import { addEvent, eventCount, eventIds, eventsOf } from './log.repository';
+import { addEvent, eventCount, eventHead, eventsOf } from './log.repository';
 
 /** What each kind of event may be logged with. */
 const RIGHTS: Readonly<Record<EventKind, Right>> = {
@@ -22,8 +23,13 @@ const RIGHTS: Readonly<Record<EventKind, Right>> = {
   clearance: 'pain.clear',
 };
 
-/** A take from further ahead than a wrong clock explains is no take. */
+/** A take from further ahead than a wrong clock explains is no take, whatever the clock it was made by says of itself. */
 const MOST_AHEAD_MS = 24 * 3_600_000;
+/** Years whose ids have a partition of their own (`foundations.ts`); what else sorts elsewhere makes health false. */
+const ID_YEARS = { first: Date.UTC(2020, 0, 1), last: Date.UTC(2046, 0, 1) } as const;
+
+/** When an id says it was made: the 48 leading bits of a UUID of version 7 are ms since 1970 (RFC 9562). */
+const madeAt = (id: string): number => Number.parseInt(id.slice(0, 8) + id.slice(9, 13), 16);
 
 /** How long a student's log is and which event is its last: changes whenever something is added. */
 export const logTail = (
@@ -63,13 +69,16 @@ export function makePracticeLog(database: DataSource, clock: Clock): PracticeLog
           continue;
         }
         try {
+          const unkeepable = unkeepableIn(input);
+          if (unkeepable !== null) throw new Refusal('take.invalid', unkeepable.slice(0, 100), KEEPABLE);
           const isNew = await writeInStudio(database, who.studioId, (manager) =>
             store(manager, who, parsed.output, clock.now()),
           );
           (isNew ? answer.stored : answer.known).push(parsed.output.id);
         } catch (error) {
-          if (!(error instanceof Refusal)) throw error;
-          answer.refused.push({ id: parsed.output.id, problem: error.problem });
+          const own = asOwnFault(error);
+          if (!own) throw error;
+          answer.refused.push({ id: parsed.output.id, problem: own.problem });
         }
       }
       return answer;
@@ -93,7 +102,11 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
     sentAt: new Date(sentAt),
     receivedAt: new Date(now),
   };
-  return addEvent(manager, row);
+  if (await addEvent(manager, row)) return true;
+  const known = await eventHead(manager, id);
+  if (known && known.studentId !== event.studentId)
+    throw new Refusal('take.conflict', 'id', 'an id of its own: this one is another take’s');
+  return false;
 }
 
 async function check(manager: EntityManager, who: Who, event: SentEvent, now: number): Promise<void> {
@@ -102,11 +115,12 @@ async function check(manager: EntityManager, who: Who, event: SentEvent, now: nu
   }
   const at = Date.parse(eventTime(event));
   const skew = now - Date.parse(event.sentAt);
-  if (at + skew > now + MOST_AHEAD_MS)
+  if (Math.max(at, at + skew) > now + MOST_AHEAD_MS)
     throw new Refusal('take.ahead', 'take.startedAt', 'a take that has been played already');
-  if (event.kind === 'void' && !(await eventIds(manager, event.studentId, [event.voids])).has(event.voids)) {
-    throw new Refusal('take.void', 'voids', 'a take of this student that is stored here');
-  }
+  const made = madeAt(event.id);
+  if (made < ID_YEARS.first || made >= ID_YEARS.last)
+    throw new Refusal('take.id', 'id', 'an id made when the take was');
+  if (event.kind === 'void') await checkVoid(manager, who, event.studentId, event.voids);
   if (event.kind !== 'attempt') return;
   if (event.take.source === 'simulated')
     throw new Refusal('take.source', 'take.source', 'a source other than the simulated player');
@@ -114,6 +128,20 @@ async function check(manager: EntityManager, who: Who, event: SentEvent, now: nu
   if (heard && !may(who, 'take.log-heard', event.studentId)) {
     throw new Refusal('take.heard', 'take.source', 'self, unless a teacher logs what was heard');
   }
+}
+
+/** A take of this student; one's own alone, unless one may put right what others logged. */
+async function checkVoid(manager: EntityManager, who: Who, studentId: string, voids: string): Promise<void> {
+  const known = await eventHead(manager, voids);
+  if (!known?.of.includes(studentId))
+    throw new Refusal('take.void', 'voids', 'a take of this student that is stored here');
+  const own = known.kind === 'attempt' && known.actorId === who.membershipId;
+  if (!own && !may(who, 'mastery.override', studentId))
+    throw new Refusal(
+      'take.not-own',
+      'voids',
+      'a take of your own; what a teacher logged a teacher takes back',
+    );
 }
 
 function idOf(input: unknown): string | null {

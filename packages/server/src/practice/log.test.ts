@@ -76,3 +76,56 @@ test('a take from further ahead than a wrong clock explains is refused; a little
   expect((await send(take(world.here.studentId, NOW + hour))).stored).toHaveLength(1);
   expect(codes(await send(take(world.here.studentId, NOW, 'simulated')))).toEqual(['take.source']);
 });
+
+const health = async () => (await teacher.get('/api/health').expect(200)).body as { ok: boolean };
+
+test.each([
+  ['a number of its device that no column takes', { deviceSeq: 2_147_483_648 }, 'take.invalid'],
+  ['NUL in its text', { take: { ...take('x').take, timeZone: 'UTC\0' } }, 'take.invalid'],
+  ['half a character', { take: { ...take('x').take, timeZone: '\ud83c' } }, 'take.invalid'],
+  ['a day there is not', { sentAt: '2026-02-31T10:00:00.000Z' }, 'take.invalid'],
+  ['an id of another year than any', { id: 'ffffffff-ffff-7fff-bfff-ffffffffffff' }, 'take.id'],
+  ['an id from before there was a log', { id: '00000000-0001-7fff-bfff-ffffffffffff' }, 'take.id'],
+])('%s is refused alone: its neighbours are stored, and health stays', async (_, bad, code) => {
+  const { studentId } = world.here;
+  const [first, last] = [take(studentId), take(studentId)];
+  const answer = await send(first, { ...take(studentId), ...bad }, last);
+  expect([answer.stored, codes(answer)]).toEqual([[first.id, last.id], [code]]);
+  expect((await health()).ok).toBe(true);
+});
+
+test('an id known from another student is a conflict, not known', async () => {
+  const mine = take(world.here.studentId);
+  await send(mine);
+  const answer = await send({ ...take(world.here.otherStudentId), id: mine.id });
+  expect([answer.known, codes(answer)]).toEqual([[], ['take.conflict']]);
+});
+
+test('a take dated 2060 is refused, whatever the clock of its device says of itself', async () => {
+  const far = Date.UTC(2060, 0, 1);
+  const late = { ...take(world.here.studentId, far), sentAt: iso(far) };
+  expect(codes(await send(late))).toEqual(['take.ahead']);
+});
+
+test('a student takes back an own take alone, a teacher what was logged of a student', async () => {
+  const { studentId } = world.here;
+  const pupil = await world.sit(world.here.studentSeatId);
+  const asPupil = async (...events: object[]) =>
+    (await pupil.post('/api/events').send({ events }).expect(200)).body as Answer;
+  const [own, heard] = [take(studentId), take(studentId, NOW, 'teacher')];
+  const mark = {
+    ...head(studentId),
+    kind: 'override',
+    skillId: 'roots-on-6',
+    state: 'settled',
+    at: iso(NOW),
+  };
+  await asPupil(own);
+  expect((await send(heard, mark)).stored).toHaveLength(2);
+  expect(codes(await asPupil(back(studentId, heard.id), back(studentId, mark.id)))).toEqual([
+    'take.not-own',
+    'take.not-own',
+  ]);
+  expect((await asPupil(back(studentId, own.id))).stored).toHaveLength(1);
+  expect((await send(back(studentId, heard.id))).stored).toHaveLength(1);
+});

@@ -1,6 +1,7 @@
 import { Foundations1764000000000 } from './foundations';
 import { Pieces1764200000000 } from './pieces';
 import { PlanStanding1764300000000 } from './plan-standing';
+import { StrayCounted1764600000000 } from './stray-counted';
 import { StudioLife1764400000000 } from './studio-life';
 import { PlayedRecord1764500000000 } from './played-record';
 import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
@@ -13,4 +14,5 @@ export const migrations = [
   PlanStanding1764300000000,
   StudioLife1764400000000,
   PlayedRecord1764500000000,
+  StrayCounted1764600000000,
 ];
