@@ -49,6 +49,8 @@ export const STATES = {
   /** A new skill returns each practice day for this long. */
   newDays: 7,
   outlookDays: 14,
+  /** Takes are kept one by one for the charts so long before the last. */
+  historyDays: 98,
 } as const;
 
 /** Days free of pain before hard work, and days of half minutes without a barre after clearance (our convention). */

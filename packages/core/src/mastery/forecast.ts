@@ -5,7 +5,7 @@
  * is left out on purpose. It is no promise.
  */
 import { clamp, logistic, logit, median } from '../kernel/number';
-import type { SkillState } from './replay';
+import type { SkillState } from './skill-state';
 
 export const FORECAST = {
   /** Logits a day of who practises, and the days over which growth wears off (assumed). */

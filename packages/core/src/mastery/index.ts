@@ -12,18 +12,15 @@ export {
 export { MASTERY, PAIN, STATES } from './constants';
 export { makeGrader, takeLoad } from './difficulty';
 export { cleanChance, forgettingLoad, learnFrom, type Belief, type CleanChance } from './ability';
-export { addDays, painState, type PainState } from './pain';
-export {
-  dayReader,
-  inOrder,
-  replay,
-  type HistoryPoint,
-  type ReplayContext,
-  type SkillState,
-  type StudentState,
-} from './replay';
+export { addDays, dayReader } from './days';
+export type { PainState } from './pain';
+export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
+export type { HistoryPoint } from './skill-so-far';
+export type { SkillState } from './skill-state';
+export { makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';
 export {
+  paceAt,
   paceFollower,
   paceOf,
   SHIFT_TAKES,

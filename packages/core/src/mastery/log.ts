@@ -53,3 +53,36 @@ export function happenedAt(event: LogEvent): number {
   const skew = Date.parse(event.receivedAt) - Date.parse(event.sentAt);
   return Math.abs(skew) > TRUSTED_SKEW_MS ? said + skew : said;
 }
+
+/** An event and when it happened, ms since 1970. */
+export interface TimedEvent {
+  readonly event: LogEvent;
+  readonly at: number;
+}
+
+/** Which of two events comes first: by when they happened, then id. */
+export const byTime = (a: TimedEvent, b: TimedEvent): number =>
+  a.at - b.at || (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
+
+/** Events in the order they happened. */
+export const inOrder = (events: readonly LogEvent[]): TimedEvent[] =>
+  events.map((event) => ({ event, at: happenedAt(event) })).sort(byTime);
+
+/** What happened up to an instant, in order; `live` without what was taken back; and what is dated after it. */
+export function upTo(
+  events: readonly LogEvent[],
+  now: number,
+): {
+  readonly all: readonly TimedEvent[];
+  readonly live: readonly TimedEvent[];
+  readonly ahead: readonly LogEvent[];
+} {
+  const sorted = inOrder(events);
+  const all = sorted.filter(({ at }) => at <= now);
+  const voided = new Set(all.flatMap(({ event }) => (event.kind === 'void' ? [event.voids] : [])));
+  return {
+    all,
+    live: all.filter(({ event }) => !voided.has(event.id)),
+    ahead: sorted.flatMap(({ event, at }) => (at > now ? [event] : [])),
+  };
+}

@@ -12,16 +12,19 @@ import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import { clamp, mean } from '../kernel/number';
 import {
   changeKey,
+  copyOfPace,
   kindOfChange,
-  makePaceFilter,
   monthsAt,
+  newPaceMemory,
+  paceFilterOn,
   stageFactor,
   type Pace,
   type PaceFilter,
+  type PaceMemory,
 } from '../pace';
 import type { Frets } from '../grips/grip';
-import { happenedAt, type LogEvent } from './log';
-import { dayReader, inOrder } from './replay';
+import { dayReader } from './days';
+import { upTo, type LogEvent } from './log';
 
 /** How long a student had played when that was said; null where nobody knows. */
 export interface PlayedFor {
@@ -74,13 +77,21 @@ export interface PaceFollower {
   readonly pace: (now: number) => Pace;
 }
 
+/** What is worked out once for a student's records, however many takes are followed. */
+export interface PaceReader {
+  /** @param memory what is known before the next take; it is gone on with */
+  readonly on: (memory: PaceMemory) => PaceFollower;
+}
+
 /** @param months of playing before the first take */
-export function paceFollower(records: PaceRecords, months: number | null, shift = 0): PaceFollower {
-  const filter = makePaceFilter(months, shift);
+export const paceFollower = (records: PaceRecords, months: number | null): PaceFollower =>
+  makePaceReader(records).on(newPaceMemory(months));
+
+export function makePaceReader(records: PaceRecords): PaceReader {
   const dayOf = dayReader(records.timeZone);
   const dayAt = (ms: number) => Math.round(Date.parse(dayOf(ms)) / DAY_MS);
   const seconds = secondsReader(records);
-  return {
+  const on = (filter: PaceFilter): PaceFollower => ({
     expects: (take, at) => {
       filter.advance(dayAt(at));
       const changes = changesOf(take, at, seconds);
@@ -102,38 +113,81 @@ export function paceFollower(records: PaceRecords, months: number | null, shift 
       filter.advance(dayAt(now));
       return filter.pace();
     },
+  });
+  return { on: (memory) => on(paceFilterOn(memory)) };
+}
+
+/** What the takes told of pace so far, as plain data: it can be stored, gone on from and read at any later instant. */
+export interface PaceSoFar {
+  /** Null before the first take that can say anything. */
+  readonly begun: { readonly months: number | null; readonly memory: PaceMemory } | null;
+  /** Takes that said something. */
+  readonly takes: number;
+  /** Those takes while they are too few to stand alone; null from then on. */
+  readonly few: readonly { readonly take: Take; readonly at: number }[] | null;
+}
+
+/** Takes of a student before which the studio's others speak of the stage. */
+export const SHIFT_TAKES = 10;
+
+export const NO_PACE_YET: PaceSoFar = { begun: null, takes: 0, few: [] };
+
+/** After one more take, none earlier than the last; what was known before is gone on with. */
+export function paceAfter(
+  before: PaceSoFar,
+  { take, at }: { readonly take: Take; readonly at: number },
+  reader: PaceReader,
+  monthsOn: (ms: number) => number | null,
+): PaceSoFar {
+  if (!speaks(take)) return before;
+  const months = before.begun ? before.begun.months : monthsOn(at);
+  const begun = before.begun ?? { months, memory: newPaceMemory(months) };
+  if (!reader.on(begun.memory).follow(take, at)) return { ...before, begun };
+  const takes = before.takes + 1;
+  return { begun, takes, few: before.few && takes < SHIFT_TAKES ? [...before.few, { take, at }] : null };
+}
+
+/**
+ * The pace that was told, read at an instant after it.
+ * @param shift what the studio's other students taught of the months said, in logs; it counts while takes are few
+ */
+export function paceAt(sofar: PaceSoFar, records: PaceRecords, now: number, shift = 0): PaceRead {
+  const monthsOn = monthsReader(records.playedFor, now);
+  const reader = makePaceReader(records);
+  const began = sofar.begun ? sofar.begun.months : monthsOn(now);
+  const shifted = shift !== 0 && sofar.few !== null;
+  const memory = sofar.begun && !shifted ? copyOfPace(sofar.begun.memory) : newPaceMemory(began, shift);
+  const follower = reader.on(memory);
+  if (shifted) for (const { take, at } of sofar.few) follower.follow(take, at);
+  return {
+    pace: follower.pace(now),
+    months: monthsOn(now),
+    priorLogFactor: stageFactor(began) + (shifted ? shift : 0),
+    takes: sofar.takes,
   };
 }
 
 /**
  * The pace a log says at an instant (ms since 1970), events after it left out.
- * @param shift what the studio's other students taught of the months said, in logs
+ * @param shift what the studio's other students taught of the months said, in logs; it counts while takes are few
  */
 export function paceOf(events: readonly LogEvent[], records: PaceRecords, now: number, shift = 0): PaceRead {
-  const sorted = inOrder(events).filter((event) => happenedAt(event) <= now);
-  const voided = new Set(sorted.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
-  const takes = sorted.flatMap((event) =>
-    event.kind === 'attempt' && !voided.has(event.id) && speaks(event.take)
-      ? [{ take: event.take, at: happenedAt(event) }]
-      : [],
-  );
+  const reader = makePaceReader(records);
   const monthsOn = monthsReader(records.playedFor, now);
-  const began = monthsOn(takes[0]?.at ?? now);
-  const follower = paceFollower(records, began, shift);
-  const spoke = takes.filter(({ take, at }) => follower.follow(take, at));
-  return {
-    pace: follower.pace(now),
-    months: monthsOn(now),
-    priorLogFactor: stageFactor(began) + shift,
-    takes: spoke.length,
-  };
+  let sofar = NO_PACE_YET;
+  for (const { event, at } of upTo(events, now).live)
+    if (event.kind === 'attempt') sofar = paceAfter(sofar, { take: event.take, at }, reader, monthsOn);
+  return paceAt(sofar, records, now, shift);
 }
 
 /** Whether a take can say anything of pace: one at a tempo, or one that was counted. */
 const speaks = (take: Take): boolean => take.tempoBpm !== null || take.count !== undefined;
 
 /** Months of playing at an instant by what is on record now: the latest word speaks of the past as well. */
-function monthsReader(playedFor: PaceRecords['playedFor'], now: number): (ms: number) => number | null {
+export function monthsReader(
+  playedFor: PaceRecords['playedFor'],
+  now: number,
+): (ms: number) => number | null {
   if (playedFor.length === 0) return () => null;
   const { from, value } = playedFor[indexAt(playedFor, now)];
   const { months } = value;
@@ -292,9 +346,6 @@ function absorbCounted(
   );
   return true;
 }
-
-/** Students of a studio whose takes may speak of the next one's stage. */
-export const SHIFT_TAKES = 10;
 
 /** What a studio's students taught of the months said, in logs: the mean of how far they were off, drawn to none. */
 export function studioShift(others: readonly PaceRead[]): number {

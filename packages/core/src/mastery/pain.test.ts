@@ -1,7 +1,8 @@
 /** What reported pain does, day by day: stopped, locked, back at half, free. */
 import type { Feel } from '../drills/take';
 import type { LogEvent } from './log';
-import { painState } from './pain';
+import { upTo } from './log';
+import { painAfter, painAt, type PainSoFar } from './pain';
 
 const DAY = 86_400_000;
 const START = Date.UTC(2026, 2, 2, 16);
@@ -34,7 +35,16 @@ const felt = (day: number, feel: Feel): LogEvent => ({
 });
 const hurts = (day: number) => felt(day, { hand: 'pain', where: 'wrist', side: 'left' });
 const cleared = (day: number): LogEvent => ({ ...base(day), kind: 'clearance', at: base(day).sentAt });
-const status = (events: LogEvent[], day: number) => painState(events, START + day * DAY + 1, dayOf).status;
+const painState = (events: LogEvent[], now: number) =>
+  painAt(
+    upTo(events, now).live.reduce<PainSoFar>((before, { event, at }) => painAfter(before, event, at), {
+      painMs: null,
+      clearedMs: null,
+    }),
+    now,
+    dayOf,
+  );
+const status = (events: LogEvent[], day: number) => painState(events, START + day * DAY + 1).status;
 
 test('stopped for the day, then locked until it is cleared, however long', () => {
   expect([0, 1, 2, 3, 40].map((day) => status([hurts(0)], day))).toEqual([
@@ -82,7 +92,7 @@ test('sore fingertip skin that is whole ends nothing; broken skin does', () => {
 });
 
 test('where, which side and since when are said, and the first day it may come back', () => {
-  expect(painState([hurts(0)], START + DAY, dayOf)).toMatchObject({
+  expect(painState([hurts(0)], START + DAY)).toMatchObject({
     where: 'wrist',
     side: 'left',
     sinceDay: '2026-03-02',

@@ -5,7 +5,8 @@
  */
 import { endsPlaying, type PainPlace } from '../drills/take';
 import { PAIN } from './constants';
-import { happenedAt, type LogEvent } from './log';
+import { addDays } from './days';
+import type { LogEvent } from './log';
 
 export interface PainState {
   readonly status: 'free' | 'stopped today' | 'locked' | 'returning';
@@ -18,36 +19,35 @@ export interface PainState {
   readonly earliestDay?: string;
 }
 
-/** Replays pain and clearance events, in time order; `dayOf` gives the student's day of an instant. */
-export function painState(
-  events: readonly LogEvent[],
+/** The last pain that ended playing and the last clearance, ms since 1970. */
+export interface PainSoFar {
+  readonly painMs: number | null;
+  readonly clearedMs: number | null;
+  readonly where?: PainPlace;
+  readonly side?: 'left' | 'right' | 'both';
+}
+
+/** After one more event; they come in order. */
+export function painAfter(before: PainSoFar, event: LogEvent, at: number): PainSoFar {
+  if (event.kind === 'clearance') return { ...before, clearedMs: at };
+  const feel = event.kind === 'attempt' ? event.take.feel : null;
+  if (feel?.hand !== 'pain' || !endsPlaying(feel)) return before;
+  return { painMs: at, clearedMs: before.clearedMs, where: feel.where, side: feel.side };
+}
+
+/** What may be played at an instant; `dayOf` gives the student's day of one. */
+export function painAt(
+  { painMs, clearedMs, where, side }: PainSoFar,
   now: number,
   dayOf: (ms: number) => string,
 ): PainState {
-  let state: PainState = { status: 'free' };
-  let clearedMs = 0;
-  let painMs = 0;
-  for (const event of events) {
-    const at = happenedAt(event);
-    if (at > now) break;
-    if (event.kind === 'clearance') clearedMs = at;
-    const feel = event.kind === 'attempt' ? event.take.feel : null;
-    if (feel?.hand !== 'pain' || !endsPlaying(feel)) continue;
-    painMs = at;
-    state = { status: 'locked', where: feel.where, side: feel.side, sinceDay: dayOf(at) };
-  }
-  if (painMs === 0) return state;
+  if (painMs === null) return { status: 'free' };
   const earliestDay = addDays(dayOf(painMs), PAIN.freeDays + 1);
   const today = dayOf(now);
-  const cleared = clearedMs > painMs;
-  const common = { ...state, cleared, earliestDay };
-  if (dayOf(painMs) === today) return { ...common, status: 'stopped today' };
-  if (!cleared || today < earliestDay) return { ...common, status: 'locked' };
+  const cleared = clearedMs !== null && clearedMs > painMs;
+  const common = { where, side, sinceDay: dayOf(painMs), cleared, earliestDay };
+  if (dayOf(painMs) === today) return { status: 'stopped today', ...common };
+  if (!cleared || today < earliestDay) return { status: 'locked', ...common };
   const back = dayOf(clearedMs) > earliestDay ? dayOf(clearedMs) : earliestDay;
-  return today < addDays(back, PAIN.returningDays) ? { ...common, status: 'returning' } : { status: 'free' };
-}
-
-/** A calendar day, YYYY-MM-DD, some days later. */
-export function addDays(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+  return today < addDays(back, PAIN.returningDays) ? { status: 'returning', ...common } : { status: 'free' };
 }

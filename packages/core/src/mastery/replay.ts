@@ -3,71 +3,23 @@
  * difficulty fit and now. Events are sorted by when they happened, then id, so that any batch split and any
  * order of arrival give the same state.
  */
-import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns';
 import { itemKey, type Item } from '../drills/items';
 import { makeDrill } from '../drills/make-drill';
-import type { Take } from '../drills/take';
 import { indexAt } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
-import {
-  afterDays,
-  cleanChance,
-  forgettingLoad,
-  learnFrom,
-  takeWeight,
-  type Belief,
-  type CleanChance,
-} from './ability';
-import { MASTERY, STATES } from './constants';
+import { dayReader } from './days';
 import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } from './difficulty';
-import { happenedAt, type LogEvent, type MasteryState } from './log';
-import { dueAt, recallAt, remember, type Memory } from './memory';
-import { painState, type PainState } from './pain';
-import { judgeState, type Marks } from './states';
+import { upTo, type LogEvent, type MasteryState } from './log';
+import { painAt, painAfter, type PainSoFar, type PainState } from './pain';
+import { afterTake, startingBelief, type SkillSoFar } from './skill-so-far';
+import { skillStateAt, type SkillState } from './skill-state';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
 export interface ReplayContext extends Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'> {
   readonly syllabus: Syllabus;
   readonly timeZone: string;
-}
-
-export interface HistoryPoint {
-  /** ms since 1970. */
-  readonly at: number;
-  readonly mean: number;
-  readonly low: number;
-  readonly high: number;
-  readonly clean: boolean;
-}
-
-export interface SkillState {
-  readonly skillId: string;
-  readonly state: MasteryState;
-  /** Set when a teacher said otherwise; `computed` is what the takes say. */
-  readonly overridden: boolean;
-  readonly computed: MasteryState;
-  readonly attempts: number;
-  /** P(clean at target tempo) now, with its 80 % interval; null until met. */
-  readonly chance: CleanChance | null;
-  /** The mean after 14 more days without a take. */
-  readonly outlook: number | null;
-  /** Difficulty and tempo load at the target, logits. */
-  readonly targetLoad: number;
-  readonly belief: Belief;
-  readonly recall: number | null;
-  readonly dueAt: number | null;
-  readonly lastAt: number | null;
-  readonly lastClean: boolean;
-  readonly everClean: boolean;
-  /** Best mean reached and when. */
-  readonly peak: { readonly mean: number; readonly at: number } | null;
-  readonly marks: Marks;
-  readonly history: readonly HistoryPoint[];
-  /** Last tempo played, for the next one. */
-  readonly lastBpm: number | null;
 }
 
 export interface StudentState {
@@ -86,101 +38,99 @@ export interface StudentState {
   };
 }
 
-interface Running {
-  belief: Belief;
-  memory: Memory | null;
-  attempts: number;
-  lastAt: number;
-  lastClean: boolean;
-  everClean: boolean;
-  days: Set<string>;
-  contexts: Set<string>;
-  heardAtTarget: boolean;
-  peak: { mean: number; at: number } | null;
-  history: HistoryPoint[];
-  trail: { at: number; belief: Belief }[];
-  lastBpm: number | null;
+/** What the events told so far, as plain data: it can be stored, gone on from and read at any later instant. */
+export interface SkillsSoFar {
+  /** Difficulty and tempo load of each skill at its target for the hand it was begun with, logits. */
+  readonly targets: ReadonlyMap<string, number>;
+  readonly skills: Map<string, SkillSoFar>;
+  readonly overrides: Map<string, MasteryState | null>;
+  readonly feels: { easy: number; tense: number; pain: number; unanswered: number };
+  takes: number;
+  lastTakeAt: number | null;
+  pain: PainSoFar;
 }
 
-const DAY_MS = 86_400_000;
 /** Load of a skill whose first drill this hand cannot hold. */
 const BEYOND_REACH_LOGITS = 4;
 
-/** What a student holds at `now` (ms since 1970). Events after `now` are left out. */
-export function replay(events: readonly LogEvent[], context: ReplayContext, now: number): StudentState {
-  const sorted = inOrder(events).filter((event) => happenedAt(event) <= now);
-  const voided = new Set(sorted.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
-  const live = sorted.filter((event) => !voided.has(event.id));
+export interface Replayer {
+  /** Nothing told yet; targets are those of the hand on record at an instant. */
+  readonly begin: (now: number) => SkillsSoFar;
+  /** Takes an event in, none of which was taken back; they come in order. */
+  readonly follow: (sofar: SkillsSoFar, event: LogEvent, at: number) => void;
+}
+
+/** Graders, targets and item lists are worked out once for a context. */
+export function makeReplayer(context: ReplayContext): Replayer {
   const dayOf = dayReader(context.timeZone);
   const graders = datedGraders(context);
-  const targets = new Map<string, number>();
-  const current = graders(now);
-  for (const skill of context.syllabus.skills)
-    targets.set(skill.id, targetLoad(skill, context, current, now));
-
   const exercised = matcher(context.syllabus);
-  const running = new Map<string, Running>();
-  const overrides = new Map<string, MasteryState | null>();
-  const feels = { easy: 0, tense: 0, pain: 0, unanswered: 0 };
-  let takes = 0;
-  let lastTakeAt: number | null = null;
-  for (const event of live) {
-    const at = happenedAt(event);
-    if (event.kind === 'override') overrides.set(event.skillId, event.state);
-    if (event.kind !== 'attempt') continue;
-    takes++;
-    lastTakeAt = at;
-    feels[event.take.feel?.hand ?? 'unanswered']++;
-    const grader = graders(at);
-    for (const { skill, items } of exercised(event.take.items)) {
-      const before = running.get(skill.id) ?? startOf(skill, running);
-      const load = takeLoad(event.take, items, grader, context.difficultyFit);
-      running.set(
-        skill.id,
-        afterTake(before, event.take, at, load, targets.get(skill.id) ?? 0, skill, dayOf(at)),
-      );
-    }
-  }
+  return {
+    begin: (now) => ({
+      targets: new Map(
+        context.syllabus.skills.map((skill) => [skill.id, targetLoad(skill, context, graders(now), now)]),
+      ),
+      skills: new Map(),
+      overrides: new Map(),
+      feels: { easy: 0, tense: 0, pain: 0, unanswered: 0 },
+      takes: 0,
+      lastTakeAt: null,
+      pain: { painMs: null, clearedMs: null },
+    }),
+    follow: (sofar, event, at) => {
+      sofar.pain = painAfter(sofar.pain, event, at);
+      if (event.kind === 'override') sofar.overrides.set(event.skillId, event.state);
+      if (event.kind !== 'attempt') return;
+      const { take } = event;
+      sofar.takes++;
+      sofar.lastTakeAt = at;
+      sofar.feels[take.feel?.hand ?? 'unanswered']++;
+      const grader = graders(at);
+      for (const { skill, items } of exercised(take.items)) {
+        const before = sofar.skills.get(skill.id) ?? null;
+        const load = takeLoad(take, items, grader, context.difficultyFit);
+        const target = sofar.targets.get(skill.id) ?? 0;
+        const start = startingBelief(skill, sofar.skills);
+        const played = { take, at, day: dayOf(at), load, target };
+        sofar.skills.set(skill.id, afterTake(skill, before, start, played));
+      }
+    },
+  };
+}
+
+/** What the events told, read at an instant (ms since 1970) after them: here time takes what it takes. */
+export function stateAt(
+  sofar: SkillsSoFar,
+  { syllabus, timeZone }: Pick<ReplayContext, 'syllabus' | 'timeZone'>,
+  now: number,
+): StudentState {
+  const dayOf = dayReader(timeZone);
   return {
     now,
     today: dayOf(now),
-    skills: context.syllabus.skills.map((skill) => {
-      const one = running.get(skill.id) ?? null;
-      return describe(
+    skills: syllabus.skills.map((skill) =>
+      skillStateAt(
         skill,
-        one,
-        one?.belief ?? startOf(skill, running).belief,
-        targets.get(skill.id) ?? 0,
+        sofar.skills.get(skill.id) ?? null,
+        startingBelief(skill, sofar.skills),
+        sofar.targets.get(skill.id) ?? 0,
         now,
-        overrides.get(skill.id) ?? null,
-      );
-    }),
-    pain: painState(live, now, dayOf),
-    takes,
-    lastTakeAt,
-    feels,
+        sofar.overrides.get(skill.id) ?? null,
+      ),
+    ),
+    pain: painAt(sofar.pain, now, dayOf),
+    takes: sofar.takes,
+    lastTakeAt: sofar.lastTakeAt,
+    feels: { ...sofar.feels },
   };
 }
 
-/** Events by when they happened, then id. */
-export function inOrder(events: readonly LogEvent[]): LogEvent[] {
-  const timed = events.map((event) => ({ event, at: happenedAt(event) }));
-  timed.sort((a, b) => a.at - b.at || (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0));
-  return timed.map((one) => one.event);
-}
-
-/** Reads the calendar day, YYYY-MM-DD, of an instant in a zone; neighbouring instants are remembered. */
-export function dayReader(timeZone: string): (ms: number) => string {
-  const known = new Map<number, string>();
-  return (ms) => {
-    const quarter = Math.floor(ms / 900_000);
-    let day = known.get(quarter);
-    if (day === undefined) {
-      day = format(new TZDate(ms, timeZone), 'yyyy-MM-dd');
-      known.set(quarter, day);
-    }
-    return day;
-  };
+/** What a student holds at `now` (ms since 1970). Events after `now` are left out. */
+export function replay(events: readonly LogEvent[], context: ReplayContext, now: number): StudentState {
+  const replayer = makeReplayer(context);
+  const sofar = replayer.begin(now);
+  for (const { event, at } of upTo(events, now).live) replayer.follow(sofar, event, at);
+  return stateAt(sofar, context, now);
 }
 
 /** `skillsOf`, remembered by the items' keys: a log asks about the same few item lists over and over. */
@@ -212,146 +162,4 @@ function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, no
   const own = skillsOf(all, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;
   const load = difficultyLogits(own, all, grader, context.difficultyFit);
   return load + tempoLoad(skill.targetBpm, grader.predictedBpm(all));
-}
-
-/** A new skill starts from what it needs, not from zero. */
-function startOf(skill: Skill, running: ReadonlyMap<string, Running>): Running {
-  const needs = skill.needs.flat().flatMap((id) => running.get(id)?.belief.mean ?? []);
-  const mean = needs.length
-    ? (MASTERY.fromNeeds * needs.reduce((a, b) => a + b, 0)) / needs.length
-    : MASTERY.priorMean;
-  return {
-    belief: { mean, variance: MASTERY.priorVariance },
-    memory: null,
-    attempts: 0,
-    lastAt: 0,
-    lastClean: false,
-    everClean: false,
-    days: new Set(),
-    contexts: new Set(),
-    heardAtTarget: false,
-    peak: null,
-    history: [],
-    trail: [],
-    lastBpm: null,
-  };
-}
-
-function afterTake(
-  before: Running,
-  take: Take,
-  at: number,
-  load: number,
-  target: number,
-  skill: Skill,
-  day: string,
-): Running {
-  const clean = take.result === 'clean';
-  const rested = before.memory ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : before.belief;
-  const forgotten = before.memory ? forgettingLoad(recallAt(before.memory, at)) : 0;
-  const learned = learnFrom(rested, clean, load + forgotten, takeWeight(take.steps.length));
-  const belief = { mean: learned.mean + MASTERY.gainPerTake, variance: learned.variance };
-  const chance = cleanChance(belief, target);
-  const days = before.days.add(day);
-  const contexts = clean ? before.contexts.add(contextOf(take)) : before.contexts;
-  const attempts = before.attempts + 1;
-  const reachedClean =
-    attempts >= STATES.leastTakes &&
-    chance.mean >= STATES.clean &&
-    chance.low >= STATES.cleanLower &&
-    days.size >= STATES.cleanDays;
-  const atTarget = skill.targetBpm === null || (take.tempoBpm ?? 0) >= skill.targetBpm;
-  return {
-    belief,
-    memory: remember(before.memory, take.result, at),
-    attempts,
-    lastAt: at,
-    lastClean: clean,
-    everClean: before.everClean || reachedClean,
-    days,
-    contexts,
-    heardAtTarget:
-      before.heardAtTarget ||
-      (clean && atTarget && (take.source === 'teacher' || take.source === 'listener')),
-    peak: !before.peak || chance.mean > before.peak.mean ? { mean: chance.mean, at } : before.peak,
-    history: [...before.history, { at, mean: chance.mean, low: chance.low, high: chance.high, clean }],
-    trail: [...before.trail, { at, belief }],
-    lastBpm: take.tempoBpm ?? before.lastBpm,
-  };
-}
-
-/** What surrounded the skill in a take: the other chords, the key, the drill. */
-function contextOf(take: Take): string {
-  const grips = take.items.flatMap((item) => (item.kind === 'grip' ? [item.chord + item.frets.join()] : []));
-  return `${take.recipe.family} ${grips.join(' ')}`;
-}
-
-function describe(
-  skill: Skill,
-  one: Running | null,
-  belief: Belief,
-  target: number,
-  now: number,
-  override: MasteryState | null,
-): SkillState {
-  if (!one?.memory) {
-    return {
-      skillId: skill.id,
-      state: override ?? 'not met',
-      overridden: override !== null,
-      computed: 'not met',
-      attempts: 0,
-      chance: null,
-      outlook: null,
-      targetLoad: target,
-      belief,
-      recall: null,
-      dueAt: null,
-      lastAt: null,
-      lastClean: false,
-      everClean: false,
-      peak: null,
-      marks: { due: false, slipping: false, stuck: false },
-      history: [],
-      lastBpm: null,
-    };
-  }
-  const recall = recallAt(one.memory, now);
-  const rested = afterDays(one.belief, (now - one.lastAt) / DAY_MS);
-  const later = now + STATES.outlookDays * DAY_MS;
-  const outlook = afterDays(one.belief, (later - one.lastAt) / DAY_MS);
-  const chance = cleanChance(rested, target + forgettingLoad(recall));
-  const { state, marks } = judgeState({
-    attempts: one.attempts,
-    chance,
-    days: [...one.days].sort(),
-    contexts: one.contexts.size,
-    heardAtTarget: one.heardAtTarget,
-    everClean: one.everClean,
-    lastClean: one.lastClean,
-    recall,
-    due: dueAt(one.memory) <= now || recall < STATES.dueRecall,
-    trail: one.trail,
-    belief: one.belief,
-  });
-  return {
-    skillId: skill.id,
-    state: override ?? state,
-    overridden: override !== null,
-    computed: state,
-    attempts: one.attempts,
-    chance,
-    outlook: cleanChance(outlook, target + forgettingLoad(recallAt(one.memory, later))).mean,
-    targetLoad: target,
-    belief: rested,
-    recall,
-    dueAt: dueAt(one.memory),
-    lastAt: one.lastAt,
-    lastClean: one.lastClean,
-    everClean: one.everClean,
-    peak: one.peak,
-    marks,
-    history: one.history,
-    lastBpm: one.lastBpm,
-  };
 }

@@ -3,19 +3,23 @@ import { STATES } from './constants';
 import { judgeState, type Evidence } from './states';
 
 const chance = (mean: number, low = mean - 0.05) => ({ mean, low, high: Math.min(1, mean + 0.05) });
-const days = (...offsets: number[]) =>
-  offsets.map((offset) => new Date(Date.UTC(2026, 2, 2 + offset)).toISOString().slice(0, 10));
+const days = (...offsets: number[]) => {
+  const day = (offset = 0) => new Date(Date.UTC(2026, 2, 2 + offset)).toISOString().slice(0, 10);
+  return { count: offsets.length, first: day(offsets[0]), last: day(offsets.at(-1)) };
+};
 /** Just enough to be settled. */
 const SETTLED: Evidence = {
   attempts: 20,
   chance: chance(0.9, 0.8),
   days: days(0, 3, 7),
-  contexts: 3,
+  contexts: ['one', 'two', 'three'],
   heardAtTarget: true,
   everClean: true,
   lastClean: true,
   recall: 0.95,
   due: false,
+  firstAt: 0,
+  lastAt: 0,
   trail: [],
   belief: { mean: 2, variance: 0.1 },
 };
@@ -27,7 +31,7 @@ test('settled at the edge of every rule, and clean when any one of them is misse
   const missed: Partial<Evidence>[] = [
     { chance: chance(0.899, 0.8) },
     { chance: chance(0.9, 0.799) },
-    { contexts: 2 },
+    { contexts: ['one', 'two'] },
     { days: days(0, 7) },
     { days: days(0, 3, 6) },
     { heardAtTarget: false },
@@ -36,7 +40,7 @@ test('settled at the edge of every rule, and clean when any one of them is misse
 });
 
 test('clean from .8 with the lower end at .65, on two days; else workable', () => {
-  const clean = { contexts: 0, chance: chance(0.8, 0.65), days: days(0, 1) };
+  const clean = { contexts: [], chance: chance(0.8, 0.65), days: days(0, 1) };
   expect(stateOf(clean)).toBe('clean');
   expect(stateOf({ ...clean, chance: chance(0.799, 0.65) })).toBe('workable');
   expect(stateOf({ ...clean, chance: chance(0.8, 0.649) })).toBe('workable');
@@ -71,7 +75,9 @@ test('stuck: many takes over many days without a rise; a rise, few takes or few 
       attempts: made.length,
       chance: chance(0.5),
       days: days(0, 3, 6, 9),
-      trail: made,
+      firstAt: made[0].at,
+      lastAt: made[made.length - 1].at,
+      trail: made.slice(-STATES.stuck.takes),
       belief: made[made.length - 1].belief,
       ...more,
     }).stuck;

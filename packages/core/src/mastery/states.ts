@@ -3,9 +3,10 @@
  * clean from .8 with the lower end at .65 on two days; settled from .9 with .8, in three contexts, on three
  * days over seven, once at target heard by a teacher. Marks stand beside the word: due, slipping, stuck.
  */
-import type { Belief, CleanChance } from './ability';
+import type { CleanChance } from './ability';
 import { MASTERY, STATES } from './constants';
 import type { MasteryState } from './log';
+import { DAY_MS, type SkillSoFar } from './skill-so-far';
 
 export interface Marks {
   readonly due: boolean;
@@ -13,23 +14,24 @@ export interface Marks {
   readonly stuck: boolean;
 }
 
-export interface Evidence {
-  readonly attempts: number;
+/** What the takes of a skill said, and what is read of it now. */
+export interface Evidence extends Pick<
+  SkillSoFar,
+  | 'attempts'
+  | 'firstAt'
+  | 'lastAt'
+  | 'days'
+  | 'contexts'
+  | 'heardAtTarget'
+  | 'everClean'
+  | 'lastClean'
+  | 'trail'
+  | 'belief'
+> {
   readonly chance: CleanChance;
-  /** Days with takes, sorted. */
-  readonly days: readonly string[];
-  /** Different surroundings in which it came clean. */
-  readonly contexts: number;
-  readonly heardAtTarget: boolean;
-  readonly everClean: boolean;
-  readonly lastClean: boolean;
   readonly recall: number;
   readonly due: boolean;
-  readonly trail: readonly { readonly at: number; readonly belief: Belief }[];
-  readonly belief: Belief;
 }
-
-const DAY_MS = 86_400_000;
 
 /** The state and its marks. */
 export function judgeState(evidence: Evidence): { readonly state: MasteryState; readonly marks: Marks } {
@@ -47,30 +49,30 @@ export function judgeState(evidence: Evidence): { readonly state: MasteryState; 
 function stateOf({ attempts, chance, days, contexts, heardAtTarget }: Evidence): MasteryState {
   if (attempts < STATES.leastTakes || chance.mean < STATES.rough) return 'rough';
   const clean =
-    chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.length >= STATES.cleanDays;
+    chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.count >= STATES.cleanDays;
   if (!clean) return 'workable';
-  const spreadDays = (Date.parse(days[days.length - 1]) - Date.parse(days[0])) / DAY_MS;
+  const spreadDays = (Date.parse(days.last) - Date.parse(days.first)) / DAY_MS;
   const settled =
     chance.mean >= STATES.settledMean &&
     chance.low >= STATES.settledLower &&
-    contexts >= STATES.settledContexts &&
-    days.length >= STATES.settledDays &&
+    contexts.length >= STATES.settledContexts &&
+    days.count >= STATES.settledDays &&
     spreadDays >= STATES.settledSpreadDays &&
     heardAtTarget;
   return settled ? 'settled' : 'clean';
 }
 
 /** Many takes over many days, and little chance that ability rose usefully in the last eight. */
-function isStuck({ attempts, days, trail, belief }: Evidence): boolean {
+function isStuck({ attempts, days, firstAt, lastAt, trail, belief }: Evidence): boolean {
   const rule = STATES.stuck;
-  if (attempts < rule.takes || days.length < rule.days) return false;
-  const spreadDays = (trail[trail.length - 1].at - trail[0].at) / DAY_MS;
+  if (attempts < rule.takes || days.count < rule.days) return false;
+  const spreadDays = (lastAt - firstAt) / DAY_MS;
   if (spreadDays < rule.overDays) return false;
-  const then = trail[trail.length - rule.takes].belief;
+  const [then] = trail;
   // The two beliefs share most of their evidence; what can differ is what a random walk drifts in between.
-  const daysBetween = (trail[trail.length - 1].at - trail[trail.length - rule.takes].at) / DAY_MS;
+  const daysBetween = (lastAt - then.at) / DAY_MS;
   const spread = Math.sqrt(Math.max(0.1, MASTERY.driftPerDay * daysBetween));
-  const chanceOfRise = 1 - normal((rule.usefulLogits - (belief.mean - then.mean)) / spread);
+  const chanceOfRise = 1 - normal((rule.usefulLogits - (belief.mean - then.belief.mean)) / spread);
   return chanceOfRise < rule.chance;
 }
 

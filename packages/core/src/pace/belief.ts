@@ -51,6 +51,18 @@ export function newBelief(weight: number, logFactor: number, spread: number): Be
   };
 }
 
+/** The same belief again, which goes its own way. */
+export function copyOf(belief: Belief): Belief {
+  const three = (of: Three): Three => [...of];
+  return {
+    ...belief,
+    g: three(belief.g),
+    p: [three(belief.p[0]), three(belief.p[1]), three(belief.p[2])],
+    hands: three(belief.hands),
+    own: new Map([...belief.own].map(([change, own]) => [change, { ...own, b: three(own.b) }])),
+  };
+}
+
 const NEW_CHANGE: OwnBelief = { beta: 0, b: [0, 0, 0], r: PACE.ownSpread ** 2 };
 const ownOf = (belief: Belief, change: string): OwnBelief => {
   let own = belief.own.get(change);

@@ -12,10 +12,14 @@ export {
   type PaceSaid,
 } from './pace';
 export {
+  copyOfPace,
   makePaceFilter,
+  newPaceMemory,
+  paceFilterOn,
   stageFactor,
   type CountRow,
   type PaceFilter,
+  type PaceMemory,
   type PaceRow,
   type TempoRow,
 } from './pace-filter';

@@ -2,7 +2,15 @@
  * How quick a student is at each change, from rows in the order they were played: advance to the day, predict, absorb. A
  * student whose months of playing are known begins with two beliefs, since months may be wrong.
  */
-import { absorbCount, absorbTempo, expected, newBelief, newDay, type Belief } from './belief';
+import {
+  absorbCount,
+  absorbTempo,
+  copyOf as copyOfBelief,
+  expected,
+  newBelief,
+  newDay,
+  type Belief,
+} from './belief';
 import { PACE } from './constants';
 import { chanceOver, sayPace, type ChangePace, type ExpectedSeconds, type Pace, type PaceSaid } from './pace';
 
@@ -58,6 +66,51 @@ function beginnings(months: number | null, shift: number): Belief[] {
   ];
 }
 
+/** All a filter knows, as plain data: it can be copied, stored and gone on from. */
+export interface PaceMemory {
+  beliefs: Belief[];
+  /** Takes of each change, and of all changes of the same forms. */
+  readonly practice: Map<string, number>;
+  readonly kin: Map<string, number>;
+  readonly formsOf: Map<string, string | null>;
+  /** Gaps that were played clean lately, by change. */
+  readonly lately: Map<string, readonly { readonly day: number; readonly gap: number }[]>;
+  day: number | null;
+  playedToday: Set<string>;
+  rows: number;
+}
+
+/**
+ * What is known before the first row.
+ * @param months of playing before it, null where nobody said
+ * @param shift added to the log factor the months stand for: what a studio's other students taught of it
+ */
+export function newPaceMemory(months: number | null, shift = 0): PaceMemory {
+  return {
+    beliefs: beginnings(months, shift),
+    practice: new Map(),
+    kin: new Map(),
+    formsOf: new Map(),
+    lately: new Map(),
+    day: null,
+    playedToday: new Set(),
+    rows: 0,
+  };
+}
+
+/** The same again, which goes its own way. */
+export function copyOfPace(memory: PaceMemory): PaceMemory {
+  return {
+    ...memory,
+    beliefs: memory.beliefs.map(copyOfBelief),
+    practice: new Map(memory.practice),
+    kin: new Map(memory.kin),
+    formsOf: new Map(memory.formsOf),
+    lately: new Map(memory.lately),
+    playedToday: new Set(memory.playedToday),
+  };
+}
+
 export interface PaceFilter {
   /** A later day; the same or an earlier one changes nothing. */
   readonly advance: (day: number) => void;
@@ -74,21 +127,13 @@ export interface PaceFilter {
   readonly beliefs: () => readonly Belief[];
 }
 
-/**
- * @param months of playing before the first row, null where nobody said
- * @param shift added to the log factor the months stand for: what a studio's other students taught of it
- */
-export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
-  let beliefs = beginnings(months, shift);
-  /** Takes of each change, and of all changes of the same forms. */
-  const practice = new Map<string, number>();
-  const kin = new Map<string, number>();
-  const formsOf = new Map<string, string | null>();
-  /** Gaps that were played clean, by change. */
-  const lately = new Map<string, { readonly day: number; readonly gap: number }[]>();
-  let day: number | null = null;
-  let playedToday = new Set<string>();
-  let rows = 0;
+/** A filter of somebody new; see `newPaceMemory`. */
+export const makePaceFilter = (months: number | null, shift = 0): PaceFilter =>
+  paceFilterOn(newPaceMemory(months, shift));
+
+/** A filter that goes on from a memory and keeps what it learns there. */
+export function paceFilterOn(memory: PaceMemory): PaceFilter {
+  const { practice, kin, formsOf, lately } = memory;
 
   /** Log seconds that so many takes take off, by the power law of practice. */
   const takenOff = (takes: number) => PACE.practice.exponent * Math.log(1 + takes / PACE.practice.before);
@@ -100,14 +145,14 @@ export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
   const logRef = (change: string, refSeconds: number, forms: string | null): number =>
     Math.log(refSeconds) - practised(change, forms);
   const mixture = (change: string, x: number) => {
-    const all = beliefs.map((belief) => ({ belief, ...expected(belief, change, x) }));
+    const all = memory.beliefs.map((belief) => ({ belief, ...expected(belief, change, x) }));
     const mean = all.reduce((sum, one) => sum + one.belief.weight * one.mu, 0);
     const square = all.reduce((sum, one) => sum + one.belief.weight * (one.variance + one.mu ** 2), 0);
     return { all, mean, spread: Math.sqrt(Math.max(0, square - mean ** 2)) };
   };
   /** Least gap of the change that was played clean lately; null without one. */
   const guardGap = (change: string): number | null => {
-    const since = (day ?? 0) - PACE.guard.days;
+    const since = (memory.day ?? 0) - PACE.guard.days;
     const gaps = (lately.get(change) ?? []).filter((one) => one.day >= since).map((one) => one.gap);
     return gaps.length ? Math.min(...gaps) : null;
   };
@@ -117,41 +162,46 @@ export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
   };
   const expecting = (change: string, refSeconds: number, forms: string | null): ExpectedSeconds => {
     const { mean, spread } = mixture(change, logRef(change, refSeconds, forms));
-    return { logMean: mean, logSpread: spread, cleanGap: guardGap(change), hands: [...beliefs[0].hands] };
+    return {
+      logMean: mean,
+      logSpread: spread,
+      cleanGap: guardGap(change),
+      hands: [...memory.beliefs[0].hands],
+    };
   };
 
   function advance(to: number): void {
-    if (day !== null && to > day) {
-      for (const belief of beliefs) newDay(belief, to - day, playedToday);
-      playedToday = new Set();
+    if (memory.day !== null && to > memory.day) {
+      for (const belief of memory.beliefs) newDay(belief, to - memory.day, memory.playedToday);
+      memory.playedToday = new Set();
     }
-    day = day === null ? to : Math.max(day, to);
+    memory.day = memory.day === null ? to : Math.max(memory.day, to);
   }
   function weigh(likelihoods: readonly number[]): void {
     const largest = Math.max(...likelihoods);
-    beliefs.forEach((belief, i) => (belief.weight *= Math.exp(likelihoods[i] - largest)));
+    memory.beliefs.forEach((belief, i) => (belief.weight *= Math.exp(likelihoods[i] - largest)));
     const rescale = () => {
-      const all = beliefs.reduce((sum, belief) => sum + belief.weight, 0);
-      for (const belief of beliefs) belief.weight /= all;
+      const all = memory.beliefs.reduce((sum, belief) => sum + belief.weight, 0);
+      for (const belief of memory.beliefs) belief.weight /= all;
     };
     rescale();
-    if (beliefs.length > 1) {
-      const heaviest = beliefs.reduce((most, belief) => (belief.weight > most.weight ? belief : most));
-      beliefs =
-        rows >= PACE.doubted.rows
+    if (memory.beliefs.length > 1) {
+      const heaviest = memory.beliefs.reduce((most, belief) => (belief.weight > most.weight ? belief : most));
+      memory.beliefs =
+        memory.rows >= PACE.doubted.rows
           ? [heaviest]
-          : beliefs.filter((belief) => belief.weight >= PACE.doubted.least);
+          : memory.beliefs.filter((belief) => belief.weight >= PACE.doubted.least);
       rescale();
     }
   }
   function absorb(row: PaceRow): void {
     advance(row.day);
-    rows++;
+    memory.rows++;
     const forms = row.forms ?? null;
     const x = logRef(row.change, row.refSeconds, forms);
     const gap = row.kind === 'tempo' ? (60 * row.gapBeats) / row.bpm : 0;
     weigh(
-      beliefs.map((belief) =>
+      memory.beliefs.map((belief) =>
         row.kind === 'tempo'
           ? absorbTempo(belief, row.change, x, { ...row, logGap: Math.log(gap) })
           : absorbCount(belief, row.change, x, row),
@@ -162,11 +212,15 @@ export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
     practice.set(row.change, (practice.get(row.change) ?? 0) + more);
     if (forms !== null) kin.set(forms, (kin.get(forms) ?? 0) + more);
     formsOf.set(row.change, forms);
-    playedToday.add(row.change);
+    memory.playedToday.add(row.change);
     if (row.kind !== 'tempo') return;
     const whole = row.take ?? row;
     if (whole.tries >= PACE.guard.tries && whole.clean >= PACE.guard.share * whole.tries)
-      lately.set(row.change, [...(lately.get(row.change) ?? []), { day: row.day, gap }]);
+      lately.set(row.change, [
+        // Days only go on, so that what is too old now is asked for never again.
+        ...(lately.get(row.change) ?? []).filter((one) => one.day >= row.day - PACE.guard.days),
+        { day: row.day, gap },
+      ]);
   }
   return {
     advance,
@@ -206,12 +260,12 @@ export function makePaceFilter(months: number | null, shift = 0): PaceFilter {
         logFactor: logMean,
         logSpread,
         hands,
-        strumSeconds: Math.exp(beliefs[0].g[2]),
-        rows,
+        strumSeconds: Math.exp(memory.beliefs[0].g[2]),
+        rows: memory.rows,
         changes,
         kinds: Object.fromEntries([...kin].map(([forms, takes]) => [forms, takenOff(PACE.kinShare * takes)])),
       };
     },
-    beliefs: () => beliefs,
+    beliefs: () => memory.beliefs,
   };
 }

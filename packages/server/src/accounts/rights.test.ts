@@ -219,9 +219,8 @@ const EVENTS: readonly {
   },
   { of: 'a pain cleared', ...TEACHES, body: () => ({ kind: 'clearance', at: NOON }) },
   {
-    of: 'a take taken back',
-    own: 'SF',
-    any: 'OT',
+    of: 'a take that was heard, taken back',
+    ...TEACHES,
     body: (studentId) => ({ kind: 'void', voids: heard.get(studentId) ?? uuid(), at: NOON }),
   },
 ];

@@ -1,0 +1,84 @@
+/**
+ * A log read so far: what it told of skills, pain and pace up to its last event, so that what is new can be added to it
+ * instead of reading all of it again. Plain data of a bounded size, a cache that may always be thrown away: added to in any
+ * split it is what reading the whole log gives.
+ */
+import { indexAt } from '../hands/dated';
+import { byTime, upTo, type LogEvent, type TimedEvent } from './log';
+import {
+  makePaceReader,
+  monthsReader,
+  NO_PACE_YET,
+  paceAfter,
+  type PaceRecords,
+  type PaceSoFar,
+} from './pace';
+import { makeReplayer, type ReplayContext, type SkillsSoFar } from './replay';
+
+export interface LogContext extends ReplayContext, Pick<PaceRecords, 'playedFor'> {}
+
+export interface LogSoFar {
+  /** Which records of hand, instrument and years of playing held when it was begun. */
+  readonly records: string;
+  readonly skills: SkillsSoFar;
+  readonly pace: PaceSoFar;
+  /** When the last event that was taken in happened, and its id; null before the first. */
+  readonly last: { readonly at: number; readonly id: string } | null;
+  /** Stored already and dated after the instant: the clock of a device was a little ahead. */
+  readonly ahead: readonly LogEvent[];
+}
+
+export interface LogReader {
+  /** The whole log up to an instant, ms since 1970. */
+  readonly read: (events: readonly LogEvent[], now: number) => LogSoFar;
+  /**
+   * What is known with new events too; null where the whole log must be read: where they change the past (one that happened
+   * before the last, or takes one back), and where another hand or instrument holds by now. `sofar` is gone on with: use what is returned, never it again.
+   */
+  readonly add: (sofar: LogSoFar, events: readonly LogEvent[], now: number) => LogSoFar | null;
+}
+
+/** Hands, instruments and what is worked out for them are kept for as long as the reader is. */
+export function makeLogReader(context: LogContext): LogReader {
+  const replayer = makeReplayer(context);
+  const paces = makePaceReader(context);
+  const recordsAt = (now: number): string =>
+    [context.hands, context.instruments, context.playedFor].map((of) => indexAt(of, now)).join();
+  const follow = (sofar: LogSoFar, live: readonly TimedEvent[], now: number): PaceSoFar => {
+    const monthsOn = monthsReader(context.playedFor, now);
+    let { pace } = sofar;
+    for (const { event, at } of live) {
+      replayer.follow(sofar.skills, event, at);
+      if (event.kind === 'attempt') pace = paceAfter(pace, { take: event.take, at }, paces, monthsOn);
+    }
+    return pace;
+  };
+  const lastOf = (all: readonly TimedEvent[]): LogSoFar['last'] => {
+    const last = all.at(-1);
+    return last ? { at: last.at, id: last.event.id } : null;
+  };
+  return {
+    read: (events, now) => {
+      const { all, live, ahead } = upTo(events, now);
+      const none: LogSoFar = {
+        records: recordsAt(now),
+        skills: replayer.begin(now),
+        pace: NO_PACE_YET,
+        last: null,
+        ahead,
+      };
+      return { ...none, pace: follow(none, live, now), last: lastOf(all) };
+    },
+    add: (sofar, events, now) => {
+      if (sofar.records !== recordsAt(now)) return null;
+      const { all, ahead } = upTo([...sofar.ahead, ...events], now);
+      if (all.some(({ event }) => event.kind === 'void')) return null;
+      const [first] = all;
+      if (first && sofar.last && isBefore(first, sofar.last)) return null;
+      return { ...sofar, pace: follow(sofar, all, now), last: lastOf(all) ?? sofar.last, ahead };
+    },
+  };
+}
+
+const isBefore = (one: TimedEvent, last: NonNullable<LogSoFar['last']>): boolean =>
+  byTime(one, { at: last.at, event: { ...one.event, id: last.id } }) < 0;

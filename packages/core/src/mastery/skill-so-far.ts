@@ -1,0 +1,141 @@
+/**
+ * What the takes of one skill said so far, one after the other: ability, memory, and what the rules for its states ask about.
+ * Plain data of a bounded size, however many takes there were; days and lapse of time are read from it later.
+ */
+import type { Take } from '../drills/take';
+import type { Skill } from '../syllabus/skill';
+import { afterDays, cleanChance, forgettingLoad, learnFrom, takeWeight, type Belief } from './ability';
+import { MASTERY, STATES } from './constants';
+import { recallAt, remember, type Memory } from './memory';
+
+export interface HistoryPoint {
+  /** ms since 1970. */
+  readonly at: number;
+  readonly mean: number;
+  readonly low: number;
+  readonly high: number;
+  readonly clean: boolean;
+}
+
+export interface SkillSoFar {
+  readonly belief: Belief;
+  readonly memory: Memory;
+  readonly attempts: number;
+  readonly firstAt: number;
+  readonly lastAt: number;
+  readonly lastClean: boolean;
+  readonly everClean: boolean;
+  /** Days with takes: how many, the first and the last, YYYY-MM-DD. */
+  readonly days: { readonly count: number; readonly first: string; readonly last: string };
+  /** Surroundings in which it came clean; no more than any state asks for. */
+  readonly contexts: readonly string[];
+  readonly heardAtTarget: boolean;
+  /** Best mean reached and when. */
+  readonly peak: { readonly mean: number; readonly at: number };
+  /** Takes of the last weeks before the last one, `STATES.historyDays`. */
+  readonly history: readonly HistoryPoint[];
+  /** The last takes, as many as "stuck" looks back on. */
+  readonly trail: readonly { readonly at: number; readonly belief: Belief }[];
+  /** Last tempo played, for the next one. */
+  readonly lastBpm: number | null;
+}
+
+export const DAY_MS = 86_400_000;
+
+/** A new skill starts from what it needs, not from zero. */
+export function startingBelief(skill: Skill, others: ReadonlyMap<string, SkillSoFar>): Belief {
+  const needs = skill.needs.flat().flatMap((id) => others.get(id)?.belief.mean ?? []);
+  const mean = needs.length
+    ? (MASTERY.fromNeeds * needs.reduce((a, b) => a + b, 0)) / needs.length
+    : MASTERY.priorMean;
+  return { mean, variance: MASTERY.priorVariance };
+}
+
+/** A take of a skill as it was played. */
+export interface SkillTake {
+  readonly take: Take;
+  /** ms since 1970. */
+  readonly at: number;
+  /** The student's day of it. */
+  readonly day: string;
+  /** Difficulty and tempo of the take, logits. */
+  readonly load: number;
+  /** The same at the skill's target. */
+  readonly target: number;
+}
+
+/** What is known after one more take, which is no earlier than the last. */
+export function afterTake(
+  skill: Skill,
+  before: SkillSoFar | null,
+  start: Belief,
+  { take, at, day, load, target }: SkillTake,
+): SkillSoFar {
+  const clean = take.result === 'clean';
+  const rested = before ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : start;
+  const forgotten = before ? forgettingLoad(recallAt(before.memory, at)) : 0;
+  const learned = learnFrom(rested, clean, load + forgotten, takeWeight(take.steps.length));
+  const belief = { mean: learned.mean + MASTERY.gainPerTake, variance: learned.variance };
+  const chance = cleanChance(belief, target);
+  const days = withDay(before?.days ?? null, day);
+  const attempts = (before?.attempts ?? 0) + 1;
+  const reachedClean =
+    attempts >= STATES.leastTakes &&
+    chance.mean >= STATES.clean &&
+    chance.low >= STATES.cleanLower &&
+    days.count >= STATES.cleanDays;
+  const atTarget = skill.targetBpm === null || (take.tempoBpm ?? 0) >= skill.targetBpm;
+  return {
+    belief,
+    memory: remember(before?.memory ?? null, take.result, at),
+    attempts,
+    firstAt: before?.firstAt ?? at,
+    lastAt: at,
+    lastClean: clean,
+    everClean: (before?.everClean ?? false) || reachedClean,
+    days,
+    contexts: clean ? withContext(before?.contexts ?? [], contextOf(take)) : (before?.contexts ?? []),
+    heardAtTarget:
+      (before?.heardAtTarget ?? false) ||
+      (clean && atTarget && (take.source === 'teacher' || take.source === 'listener')),
+    peak: !before || chance.mean > before.peak.mean ? { mean: chance.mean, at } : before.peak,
+    history: withPoint(before?.history ?? [], {
+      at,
+      mean: chance.mean,
+      low: chance.low,
+      high: chance.high,
+      clean,
+    }),
+    trail: [...(before?.trail ?? []), { at, belief }].slice(-STATES.stuck.takes),
+    lastBpm: take.tempoBpm ?? before?.lastBpm ?? null,
+  };
+}
+
+/** Takes come in order, so that a new day is a later one. */
+function withDay(days: SkillSoFar['days'] | null, day: string): SkillSoFar['days'] {
+  if (!days) return { count: 1, first: day, last: day };
+  return days.last === day ? days : { ...days, count: days.count + 1, last: day };
+}
+
+function withContext(contexts: readonly string[], one: string): readonly string[] {
+  return contexts.length >= STATES.settledContexts || contexts.includes(one) ? contexts : [...contexts, one];
+}
+
+function withPoint(history: readonly HistoryPoint[], point: HistoryPoint): readonly HistoryPoint[] {
+  const from = point.at - STATES.historyDays * DAY_MS;
+  return [
+    ...history.slice(
+      Math.max(
+        0,
+        history.findIndex((one) => one.at >= from),
+      ),
+    ),
+    point,
+  ];
+}
+
+/** What surrounded the skill in a take: the other chords, the key, the drill. */
+function contextOf(take: Take): string {
+  const grips = take.items.flatMap((item) => (item.kind === 'grip' ? [item.chord + item.frets.join()] : []));
+  return `${take.recipe.family} ${grips.join(' ')}`;
+}

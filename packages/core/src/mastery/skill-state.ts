@@ -1,0 +1,101 @@
+/** What is held of one skill at an instant: what its takes said, and what the time since then took. */
+import type { Skill } from '../syllabus/skill';
+import { afterDays, cleanChance, forgettingLoad, type Belief, type CleanChance } from './ability';
+import { STATES } from './constants';
+import type { MasteryState } from './log';
+import { dueAt, recallAt } from './memory';
+import { DAY_MS, type HistoryPoint, type SkillSoFar } from './skill-so-far';
+import { judgeState, type Marks } from './states';
+
+export interface SkillState {
+  readonly skillId: string;
+  readonly state: MasteryState;
+  /** Set when a teacher said otherwise; `computed` is what the takes say. */
+  readonly overridden: boolean;
+  readonly computed: MasteryState;
+  readonly attempts: number;
+  /** P(clean at target tempo) now, with its 80 % interval; null until met. */
+  readonly chance: CleanChance | null;
+  /** The mean after 14 more days without a take. */
+  readonly outlook: number | null;
+  /** Difficulty and tempo load at the target, logits. */
+  readonly targetLoad: number;
+  readonly belief: Belief;
+  readonly recall: number | null;
+  readonly dueAt: number | null;
+  readonly lastAt: number | null;
+  readonly lastClean: boolean;
+  readonly everClean: boolean;
+  /** Best mean reached and when. */
+  readonly peak: { readonly mean: number; readonly at: number } | null;
+  readonly marks: Marks;
+  /** Takes of the last `STATES.historyDays` before the last one. */
+  readonly history: readonly HistoryPoint[];
+  /** Last tempo played, for the next one. */
+  readonly lastBpm: number | null;
+}
+
+/** @param start what is believed of it before any take @param target difficulty and tempo load at the target, logits */
+export function skillStateAt(
+  skill: Skill,
+  sofar: SkillSoFar | null,
+  start: Belief,
+  target: number,
+  now: number,
+  override: MasteryState | null,
+): SkillState {
+  if (!sofar) {
+    return {
+      skillId: skill.id,
+      state: override ?? 'not met',
+      overridden: override !== null,
+      computed: 'not met',
+      attempts: 0,
+      chance: null,
+      outlook: null,
+      targetLoad: target,
+      belief: start,
+      recall: null,
+      dueAt: null,
+      lastAt: null,
+      lastClean: false,
+      everClean: false,
+      peak: null,
+      marks: { due: false, slipping: false, stuck: false },
+      history: [],
+      lastBpm: null,
+    };
+  }
+  const recall = recallAt(sofar.memory, now);
+  const rested = afterDays(sofar.belief, (now - sofar.lastAt) / DAY_MS);
+  const later = now + STATES.outlookDays * DAY_MS;
+  const outlook = afterDays(sofar.belief, (later - sofar.lastAt) / DAY_MS);
+  const chance = cleanChance(rested, target + forgettingLoad(recall));
+  const due = dueAt(sofar.memory);
+  const { state, marks } = judgeState({
+    ...sofar,
+    chance,
+    recall,
+    due: due <= now || recall < STATES.dueRecall,
+  });
+  return {
+    skillId: skill.id,
+    state: override ?? state,
+    overridden: override !== null,
+    computed: state,
+    attempts: sofar.attempts,
+    chance,
+    outlook: cleanChance(outlook, target + forgettingLoad(recallAt(sofar.memory, later))).mean,
+    targetLoad: target,
+    belief: rested,
+    recall,
+    dueAt: due,
+    lastAt: sofar.lastAt,
+    lastClean: sofar.lastClean,
+    everClean: sofar.everClean,
+    peak: sofar.peak,
+    marks,
+    history: sofar.history,
+    lastBpm: sofar.lastBpm,
+  };
+}
