@@ -58,6 +58,8 @@ const boardLessonSchema = v.object({
   name: v.string(),
   planStanding: planStandingSchema,
   planMinutes: v.number(),
+  /** The first proposal for it is being made. */
+  planComing: v.boolean(),
   focus: v.nullable(v.string()),
   pain: painSchema,
 });

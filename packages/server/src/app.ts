@@ -22,6 +22,7 @@ import { Refusal } from './platform/problems';
 import { makePracticeLog } from './practice/log.service';
 import { makeMarks } from './marks/marks.service';
 import { makePaper } from './paper/paper.service';
+import { makeProposals } from './lessons/proposals';
 import { makePieces } from './pieces/pieces.service';
 import { makePracticeRoom } from './practice/room.service';
 import { makeSchools } from './schools/schools.service';
@@ -29,6 +30,8 @@ import { makeStates } from './students/states.service';
 import { makeStudents } from './students/students.service';
 import { currentSyllabus, syllabusBody } from './syllabus/syllabus.service';
 import { need } from './accounts/rights';
+import { codeMark } from './platform/code-mark';
+import { makeWork } from './work/work';
 
 export interface AppParts {
   readonly database: DataSource;
@@ -47,7 +50,7 @@ const WEEK_MS = 7 * 86_400_000;
 
 export interface App {
   readonly app: Express;
-  /** Replays every student once, so that the first Board is not the one that waits. */
+  /** Reads a Board once, so that the first who asks for it is not the one who waits. */
   readonly warm: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
@@ -71,17 +74,19 @@ export function makeApp(parts: AppParts): App {
     pruneSessionInterval: false,
   });
 
-  const states = makeStates();
+  const work = makeWork({ root: parts.root, access, databaseName: parts.databaseName });
+  const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states);
-  const lessons = makeLessons(database, clock, states);
-  const board = makeBoard(database, clock, states);
+  const lessons = makeLessons(database, clock, states, work);
+  const proposals = makeProposals(work, log);
+  const board = makeBoard({ database, clock, states, work, proposals });
   const practiceLog = makePracticeLog(database, clock);
-  const room = makePracticeRoom(database, clock, states);
+  const room = makePracticeRoom(database, clock, states, work);
   const schools = makeSchools(database);
   const marks = makeMarks(database);
   const pieces = makePieces(database, clock);
-  const paper = makePaper(parts.root, clock);
+  const paper = makePaper(work, clock);
 
   const app = express();
   app.disable('x-powered-by');
@@ -247,12 +252,12 @@ export function makeApp(parts: AppParts): App {
     app,
     warm: async () => {
       const studioId = await readMeta(database, 'studio');
-      if (studioId)
-        await inStudio(database, studioId, (manager) => states.viewAll(manager, studioId, clock.now()));
+      if (studioId) await board.warm(studioId);
     },
     close: async () => {
       await store.close();
       await pool.end().catch(() => undefined);
+      await work.close();
     },
   };
 }

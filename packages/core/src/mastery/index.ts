@@ -17,7 +17,7 @@ export type { PainState } from './pain';
 export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
 export type { HistoryPoint } from './skill-so-far';
 export type { SkillState } from './skill-state';
-export { makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
+export { isDated, makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';
 export {
   paceAt,

@@ -5,6 +5,7 @@ import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
 import { firstSyllabus } from '../syllabus';
 import {
+  isDated,
   makeLogReader,
   paceAt,
   paceOf,
@@ -154,6 +155,17 @@ test('another hand from a day on: what was told before is not gone on with, for 
   const sofar = reader.read([take(START, 'clean')], START + DAY);
   expect(reader.add(sofar, [], START + 19 * DAY)).not.toBeNull();
   expect(reader.add(sofar, [], START + 21 * DAY)).toBeNull();
+});
+
+test('it is out of date once an event dated ahead is due, another hand holds, or the clock went back', () => {
+  const [one, ahead] = [take(START, 'clean'), take(START + 3 * DAY, 'clean')];
+  const then = START + 2 * DAY;
+  const sofar = reader.read([one, ahead], then);
+  const out = (now: number) => isDated(sofar, context, now);
+  expect([then, START + 3 * DAY - 1, START + 3 * DAY].map(out)).toEqual([false, false, true]);
+  expect(isDated(reader.read([one], then), context, START + 21 * DAY)).toBe(true);
+  expect([START - 30_000, START - 61_000].map(out)).toEqual([false, true]);
+  expect(reader.add(reader.read([one], then), [], START - 61_000)).toBeNull();
 });
 
 test('its size does not grow with the years: history of fourteen weeks, a trail, no more surroundings than count', () => {

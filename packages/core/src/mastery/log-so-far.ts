@@ -4,7 +4,7 @@
  * split it is what reading the whole log gives.
  */
 import { indexAt } from '../hands/dated';
-import { byTime, upTo, type LogEvent, type TimedEvent } from './log';
+import { byTime, happenedAt, upTo, type LogEvent, type TimedEvent } from './log';
 import {
   makePaceReader,
   monthsReader,
@@ -38,12 +38,29 @@ export interface LogReader {
   readonly add: (sofar: LogSoFar, events: readonly LogEvent[], now: number) => LogSoFar | null;
 }
 
+type Records = Pick<LogContext, 'hands' | 'instruments' | 'playedFor'>;
+
+const recordsAt = ({ hands, instruments, playedFor }: Records, now: number): string =>
+  [hands, instruments, playedFor].map((of) => indexAt(of, now)).join();
+
+/** Clocks of two askers may be so far apart without either reading all again. */
+const SLACK_MS = 60_000;
+const isBehind = ({ last }: LogSoFar, now: number): boolean => last !== null && last.at > now + SLACK_MS;
+
+/**
+ * Whether it must be gone on with or read again though nothing was logged: time came to an event that was dated ahead, another
+ * hand or instrument holds by now, or the clock went back.
+ */
+export function isDated(sofar: LogSoFar, records: Records, now: number): boolean {
+  const [next] = sofar.ahead;
+  const due = next !== undefined && happenedAt(next) <= now;
+  return due || sofar.records !== recordsAt(records, now) || isBehind(sofar, now);
+}
+
 /** Hands, instruments and what is worked out for them are kept for as long as the reader is. */
 export function makeLogReader(context: LogContext): LogReader {
   const replayer = makeReplayer(context);
   const paces = makePaceReader(context);
-  const recordsAt = (now: number): string =>
-    [context.hands, context.instruments, context.playedFor].map((of) => indexAt(of, now)).join();
   const follow = (sofar: LogSoFar, live: readonly TimedEvent[], now: number): PaceSoFar => {
     const monthsOn = monthsReader(context.playedFor, now);
     let { pace } = sofar;
@@ -61,7 +78,7 @@ export function makeLogReader(context: LogContext): LogReader {
     read: (events, now) => {
       const { all, live, ahead } = upTo(events, now);
       const none: LogSoFar = {
-        records: recordsAt(now),
+        records: recordsAt(context, now),
         skills: replayer.begin(now),
         pace: NO_PACE_YET,
         last: null,
@@ -70,7 +87,7 @@ export function makeLogReader(context: LogContext): LogReader {
       return { ...none, pace: follow(none, live, now), last: lastOf(all) };
     },
     add: (sofar, events, now) => {
-      if (sofar.records !== recordsAt(now)) return null;
+      if (sofar.records !== recordsAt(context, now) || isBehind(sofar, now)) return null;
       const { all, ahead } = upTo([...sofar.ahead, ...events], now);
       if (all.some(({ event }) => event.kind === 'void')) return null;
       const [first] = all;

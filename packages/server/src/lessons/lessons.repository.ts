@@ -74,8 +74,8 @@ export async function nextLessons(manager: EntityManager, at: Date): Promise<Map
 /** Each student's teacher: who gives, or last gave, a lesson. */
 export async function teachersBy(manager: EntityManager): Promise<Map<string, string>> {
   const rows: { studentId: string; teacherId: string }[] = await manager.query(
-    `SELECT DISTINCT ON (student_id) student_id AS "studentId", teacher_id AS "teacherId"
-     FROM lesson ORDER BY student_id, starts_at DESC, id DESC`,
+    `SELECT s.id AS "studentId", l.teacher_id AS "teacherId" FROM student s, LATERAL (
+       SELECT teacher_id FROM lesson WHERE studio_id = s.studio_id AND student_id = s.id ORDER BY starts_at DESC, id DESC LIMIT 1) l`,
   );
   return new Map(rows.map((row) => [row.studentId, row.teacherId]));
 }

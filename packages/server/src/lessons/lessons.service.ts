@@ -12,13 +12,12 @@ import {
   type LessonHead,
   type PlanStanding,
 } from '@finch/contract';
-import { must } from '@finch/core';
 import {
   added,
   alikeIn,
   doneOf,
   minutesDone,
-  planLesson,
+  type planLesson,
   type LessonPlan,
   type LessonShare,
   type PlanBlock,
@@ -33,6 +32,7 @@ import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
 import { namesTaught } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
+import type { Work } from '../work/work';
 import {
   addLesson,
   changeLesson,
@@ -96,17 +96,21 @@ export interface Wish {
   readonly locked: readonly PlanBlock[];
 }
 
-/** The planner's proposal for a student as the log now stands. Problems of the planner are refusals. */
-export function proposalFor(view: StudentView, wish: Wish): LessonPlan {
-  const made = planLesson(view.state, view.syllabus.content, {
-    minutes: wish.minutes,
-    newSkills: wish.newSkills,
-    locked: wish.locked,
-    taught: view.taught,
-    goals: view.record.goals,
-    waived: view.record.waived,
-  });
-  return made.ok ? must(made) : refuse(made.problem);
+/** What the planner is asked of a student as the log now stands. */
+export function askedOf(view: StudentView, wish: Wish): Parameters<typeof planLesson> {
+  const { goals, waived } = view.record;
+  const { minutes, newSkills, locked } = wish;
+  return [
+    view.state,
+    view.syllabus.content,
+    { minutes, newSkills, locked, taught: view.taught, goals, waived },
+  ];
+}
+
+/** The planner's proposal, made on a thread. Problems of the planner are refusals. */
+export async function proposalFor(work: Work, view: StudentView, wish: Wish): Promise<LessonPlan> {
+  const made = await work.run('plan', ...askedOf(view, wish));
+  return made.ok ? made.value : refuse(made.problem);
 }
 
 export function lessonHead(row: LessonRow) {
@@ -166,7 +170,7 @@ function withShare(done: DoneBody | null, share: LessonShare): DoneBody {
 
 const STALE = 'the newer version; yours is still on your screen';
 
-export function makeLessons(database: DataSource, clock: Clock, states: States): Lessons {
+export function makeLessons(database: DataSource, clock: Clock, states: States, work: Work): Lessons {
   const find = async (manager: EntityManager, studioId: string, id: string): Promise<LessonRow> => {
     const row = await lessonById(manager, studioId, id);
     if (!row) throw notFound('lessonId');
@@ -259,7 +263,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
     propose: async (who, studentId, wish) => {
       need(who, 'plan.propose', studentId);
       return inStudio(database, who.studioId, async (manager) =>
-        proposalFor(await states.view(manager, who.studioId, studentId, clock.now()), wish),
+        proposalFor(work, await states.view(manager, who.studioId, studentId, clock.now()), wish),
       );
     },
     keepPlan: (who, lessonId, { version, plan, standing }) =>
@@ -279,7 +283,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States):
           throw new Refusal('plan.full', 'block', `at most ${MOST_BLOCKS} blocks; take one out first`);
         const plan = kept
           ? { ...kept, blocks: added(kept.blocks, block).blocks }
-          : proposalFor(await states.view(manager, who.studioId, row.studentId, clock.now()), {
+          : await proposalFor(work, await states.view(manager, who.studioId, row.studentId, clock.now()), {
               minutes: row.minutes,
               locked: [block],
             });

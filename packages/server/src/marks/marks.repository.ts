@@ -18,21 +18,21 @@ export async function markRows(manager: EntityManager): Promise<MarkRow[]> {
   )) as MarkRow[];
 }
 
-/** The hooks of the studio and the pins of one student; none where there is no student. */
-export function marksFor(rows: readonly MarkRow[], studentId: string | null): Marks {
-  const pins: Pin[] = [];
+/** The hooks of the studio and the pins of each student, every row read once; what cannot be read is no mark. */
+export function marksBy(rows: readonly MarkRow[]): (studentId: string | null) => Marks {
+  const pins = new Map<string | null, Pin[]>();
   const hooks: Hook[] = [];
   for (const row of rows) {
     const whole = { ...(row.content as object), subject: row.subject, version: row.version };
     if (row.kind === 'hook') {
       const hook = v.safeParse(hookSchema, whole);
       if (hook.success) hooks.push(hook.output);
-    } else if (row.studentId === studentId) {
+    } else {
       const pin = v.safeParse(pinSchema, whole);
-      if (pin.success) pins.push(pin.output);
+      if (pin.success) pins.set(row.studentId, [...(pins.get(row.studentId) ?? []), pin.output]);
     }
   }
-  return { pins, hooks };
+  return (studentId) => ({ pins: studentId === null ? [] : (pins.get(studentId) ?? []), hooks });
 }
 
 /** Writes a mark over the version the writer saw (0: none yet); null content takes it away. False when stale. */

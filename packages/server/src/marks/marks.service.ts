@@ -5,7 +5,7 @@ import { need, type Who } from '../accounts/rights';
 import { writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
-import { markRows, marksFor, markVersion, writeMark, type MarkRow } from './marks.repository';
+import { markRows, marksBy, markVersion, writeMark, type MarkRow } from './marks.repository';
 
 const STALE = 'the newer mark; yours is still on your screen';
 
@@ -16,8 +16,7 @@ export interface MarkBook {
 }
 
 export async function markBook(manager: EntityManager): Promise<MarkBook> {
-  const rows = await markRows(manager);
-  return { forStudent: (studentId) => marksFor(rows, studentId) };
+  return { forStudent: marksBy(await markRows(manager)) };
 }
 
 export interface MarksService {

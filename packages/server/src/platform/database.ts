@@ -87,6 +87,11 @@ export const ownerSource = (config: Pick<Config, 'access' | 'database'>): DataSo
 export const appSource = (config: Pick<Config, 'access' | 'database'>, logger?: Logger): DataSource =>
   source(config.access, config.database, 'finch_app', logger);
 
+/** Asks the database; a transaction of TypeORM's and a plain connection both can. */
+export interface Asks {
+  readonly query: <T>(sql: string, parameters?: unknown[]) => Promise<T[]>;
+}
+
 /** A transaction that sees and writes one studio's rows alone. */
 export async function inStudio<T>(
   database: DataSource,

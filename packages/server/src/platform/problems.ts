@@ -18,6 +18,7 @@ const STATUS: Readonly<Record<string, number>> = {
   'write.twice': 409,
   'student.twice': 409,
   'server.database': 503,
+  'server.reading': 503,
   'server.crash': 500,
 };
 

@@ -13,7 +13,8 @@ import type { LogEventRow } from '../platform/entities';
 import { asOwnFault, KEEPABLE, unkeepableIn } from '../platform/http';
 import { Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
-import { addEvent, eventCount, eventHead, eventsOf } from './log.repository';
+import type { Places } from './log-reading';
+import { addEvent, doublesBy, eventHead, logHeads, takesOfFamily } from './log.repository';
 
 /** What each kind of event may be logged with. */
 const RIGHTS: Readonly<Record<EventKind, Right>> = {
@@ -31,18 +32,26 @@ const ID_YEARS = { first: Date.UTC(2020, 0, 1), last: Date.UTC(2046, 0, 1) } as 
 /** When an id says it was made: the 48 leading bits of a UUID of version 7 are ms since 1970 (RFC 9562). */
 const madeAt = (id: string): number => Number.parseInt(id.slice(0, 8) + id.slice(9, 13), 16);
 
-/** How long a student's log is and which event is its last: changes whenever something is added. */
-export const logTail = (
-  manager: EntityManager,
-  studentId: string,
-): Promise<{ readonly count: number; readonly last: string | null }> => eventCount(manager, studentId);
+/** The takes of one drill family, with those of every double merged into the student. */
+export const takesOf = (manager: EntityManager, studentId: string, family: string): Promise<LogEvent[]> =>
+  takesOfFamily(manager, studentId, family);
 
-/** The whole log of a student, with that of every double merged into them. */
-export const logOf = (
+/** Whose logs make up that of a student, and how far each goes; of all where none is named. */
+export async function logsOf(
   manager: EntityManager,
-  studioId: string,
-  studentId: string,
-): Promise<readonly LogEvent[]> => eventsOf(manager, studioId, studentId);
+  studentIds: readonly string[] | null,
+): Promise<(studentId: string) => { readonly places: Places; readonly doubles: readonly string[] }> {
+  const doubled = await doublesBy(manager);
+  const heads = await logHeads(
+    manager,
+    studentIds && studentIds.flatMap((id) => [id, ...(doubled.get(id) ?? [])]),
+  );
+  return (studentId) => {
+    const doubles = doubled.get(studentId) ?? [];
+    const places = Object.fromEntries([studentId, ...doubles].map((id) => [id, heads.get(id) ?? 0]));
+    return { places, doubles };
+  };
+}
 
 export interface PracticeLog {
   readonly send: (who: Who, events: readonly unknown[]) => Promise<BatchAnswer>;

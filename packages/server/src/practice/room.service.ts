@@ -12,8 +12,9 @@ import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound } from '../platform/problems';
 import type { States, StudentView } from '../students/states.service';
+import type { Work } from '../work/work';
 import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
-import { logOf } from './log.service';
+import { takesOf } from './log.service';
 
 const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
@@ -33,7 +34,12 @@ export interface PracticeRoom {
   readonly end: (who: Who, studentId: string, cardId: string, ended: boolean) => Promise<{ id: string }>;
 }
 
-export function makePracticeRoom(database: DataSource, clock: Clock, states: States): PracticeRoom {
+export function makePracticeRoom(
+  database: DataSource,
+  clock: Clock,
+  states: States,
+  work: Work,
+): PracticeRoom {
   return {
     today: async (who, studentId) => {
       need(who, 'practice.read', studentId);
@@ -53,7 +59,9 @@ export function makePracticeRoom(database: DataSource, clock: Clock, states: Sta
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
           marks: view.marks,
-          cards: await withPastCalls(fill(view, cards), () => logOf(manager, who.studioId, studentId)),
+          cards: await withPastCalls(await fill(work, view, cards), () =>
+            takesOf(manager, studentId, 'root call'),
+          ),
         };
       });
     },
@@ -100,7 +108,7 @@ async function withPastCalls(
   );
 }
 
-function fill(view: StudentView, given: readonly PracticeCard[]): PracticeCard[] {
+async function fill(work: Work, view: StudentView, given: readonly PracticeCard[]): Promise<PracticeCard[]> {
   const { status } = view.state.pain;
   if (status === 'stopped today' || status === 'locked') return [];
   const opening: PracticeCard = {
@@ -112,19 +120,19 @@ function fill(view: StudentView, given: readonly PracticeCard[]): PracticeCard[]
   };
   const minutes = status === 'returning' ? view.record.practiceMinutes / 2 : view.record.practiceMinutes;
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
-  const planned = proposalFor(view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] }).blocks.flatMap(
-    (block): PracticeCard[] =>
-      block.recipe && block.skillId
-        ? [
-            {
-              skillId: block.skillId,
-              title: names.get(block.skillId) ?? block.skillId,
-              recipe: block.recipe,
-              minutes: CARD_MINUTES,
-              because: block.because,
-            },
-          ]
-        : [],
+  const proposed = await proposalFor(work, view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] });
+  const planned = proposed.blocks.flatMap((block): PracticeCard[] =>
+    block.recipe && block.skillId
+      ? [
+          {
+            skillId: block.skillId,
+            title: names.get(block.skillId) ?? block.skillId,
+            recipe: block.recipe,
+            minutes: CARD_MINUTES,
+            because: block.because,
+          },
+        ]
+      : [],
   );
   const cards = [opening];
   let left = minutes - WARM_UP_MINUTES;

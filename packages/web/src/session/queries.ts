@@ -5,6 +5,8 @@ import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { call } from './api';
 import { useSeat } from './seat';
 
+const COMING_MS = 1500;
+
 export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
   const seat = useSeat();
   return useQuery({
@@ -12,6 +14,8 @@ export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
     queryFn: () => call(routes.board),
     enabled: computed(() => toValue(on)),
     placeholderData: (before) => before,
+    // A plan that is being made is there in a moment.
+    refetchInterval: ({ state }) => (state.data?.lessons.some((one) => one.planComing) ? COMING_MS : false),
   });
 }
 

@@ -153,6 +153,8 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',
   'right.missing': () => 'Your seat does not allow this. Sit down as a teacher.',
   'server.database': () => 'The database does not answer. Try again in a moment.',
+  'server.reading': (_, detail) =>
+    `The takes of your students are being read anew: ${detail} so far. It comes by itself in a moment.`,
   'server.away': () => 'The server did not answer. What you have here is kept. Try again.',
   'server.crash': (_, detail) => `Something broke on the server. ${detail}`,
   'not-found': () => 'That is not in this studio any more.',

@@ -1,5 +1,6 @@
 import { Foundations1764000000000 } from './foundations';
 import { Pieces1764200000000 } from './pieces';
+import { LogPlaces1764700000000 } from './log-places';
 import { PlanStanding1764300000000 } from './plan-standing';
 import { StrayCounted1764600000000 } from './stray-counted';
 import { StudioLife1764400000000 } from './studio-life';
@@ -15,4 +16,5 @@ export const migrations = [
   StudioLife1764400000000,
   PlayedRecord1764500000000,
   StrayCounted1764600000000,
+  LogPlaces1764700000000,
 ];

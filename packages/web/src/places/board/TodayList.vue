@@ -21,10 +21,10 @@ const emit = defineEmits<{
   open: [name: 'plan' | 'lesson' | 'write-up' | 'student', i: number];
 }>();
 const tag = (i: number) => tagOf(props.lessons[i], i === props.nextIndex, props.now, props.zone);
-const about = (lesson: BoardLesson) =>
-  lesson.state === 'booked'
-    ? (lesson.focus ?? 'Review and use')
-    : `${lesson.minutesDone} of ${lesson.minutes} minutes taught`;
+function about(lesson: BoardLesson): string {
+  if (lesson.state !== 'booked') return `${lesson.minutesDone} of ${lesson.minutes} minutes taught`;
+  return lesson.planComing ? 'Its plan is being made…' : (lesson.focus ?? 'Review and use');
+}
 </script>
 
 <template>

@@ -13,6 +13,7 @@ const lesson = (more: Partial<BoardLesson>): BoardLesson => ({
   version: 1,
   planStanding: 'none',
   planMinutes: 45,
+  planComing: false,
   focus: null,
   pain: { status: 'free' },
   ...more,

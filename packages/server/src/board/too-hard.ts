@@ -1,0 +1,54 @@
+/** The heaviest grips of a student's skills for their hand: graded once for a hand, whatever its student has begun. */
+import { parseChord } from '@finch/core';
+import { gradeIn, gripsOf } from '@finch/core/drills';
+import type { TaughtHand } from '@finch/core/hands';
+import type { Syllabus } from '@finch/core/syllabus';
+import type { StudentView } from '../students/states.service';
+
+/** What the weight of a grip rests on. */
+export type WeighedHand = Pick<TaughtHand, 'hand' | 'instrument' | 'pins'>;
+
+export interface WeighAsked {
+  readonly syllabus: Syllabus;
+  readonly hands: readonly WeighedHand[];
+}
+
+/** A skill's heaviest grip, 0 to 100; one the hand cannot hold counts as the heaviest there is. */
+export interface WeighedSkill {
+  readonly skillId: string;
+  readonly chord: string;
+  readonly effort: number;
+}
+
+/** Of each hand the skills that have grips at all. */
+export function weighGrips({ syllabus, hands }: WeighAsked): (readonly WeighedSkill[])[] {
+  return hands.map((hand) =>
+    syllabus.skills.flatMap((skill): WeighedSkill[] => {
+      let worst: WeighedSkill | null = null;
+      for (const { chord, frets } of skill.practice.flatMap(gripsOf)) {
+        const graded = gradeIn(frets, hand);
+        const effort = graded.ok ? graded.value.total : 100;
+        if (parseChord(chord).ok && effort > (worst?.effort ?? 0))
+          worst = { skillId: skill.id, chord, effort };
+      }
+      return worst ? [worst] : [];
+    }),
+  );
+}
+
+/** The heaviest grip among skills begun and not yet held that lies over this hand's limit; null where none does. */
+export function tooHardOf(
+  view: StudentView,
+  weighed: readonly WeighedSkill[],
+): { chord: string; effort: number; limit: number } | null {
+  const { gripEffort: limit } = view.taught.limits;
+  const begun = new Set(
+    view.state.skills
+      .filter((skill) => skill.attempts > 0 && skill.state !== 'clean' && skill.state !== 'settled')
+      .map((skill) => skill.skillId),
+  );
+  let worst: WeighedSkill | null = null;
+  for (const one of weighed)
+    if (begun.has(one.skillId) && one.effort > limit && one.effort > (worst?.effort ?? 0)) worst = one;
+  return worst && { chord: worst.chord, effort: worst.effort, limit };
+}

@@ -1,0 +1,18 @@
+/** What is done on a thread of its own, so that no request waits behind it: by name, with what it takes and gives. */
+import type { PaperBody } from '@finch/contract';
+import type { Result } from '@finch/core';
+import type { planLesson, LessonPlan } from '@finch/core/planning';
+import type { WeighedSkill, WeighAsked } from '../board/too-hard';
+import type { LogRead, LogsToRead } from '../practice/log-reading';
+
+export interface Tasks {
+  readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
+  readonly plan: (...asked: Parameters<typeof planLesson>) => Promise<Result<LessonPlan>>;
+  readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;
+  /** A PDF in base 64; `at` in ms since 1970. */
+  readonly print: (asked: PaperBody, at: number) => Promise<Result<string>>;
+}
+export type TaskName = keyof Tasks;
+
+/** What came of a task; what goes wrong crosses a thread as data, for an error would lose its code there. */
+export type Outcome = { readonly value: unknown } | { readonly fault: { code?: string; message: string } };
