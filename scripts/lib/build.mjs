@@ -1,4 +1,4 @@
-// Builds the browser application when its sources changed since the last build.
+// Builds the browser application and the server when their sources changed since the last build.
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -6,14 +6,10 @@ import { runAlone } from './child.mjs';
 import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
-const SOURCES = [
-  'packages/core/src',
-  'packages/contract/src',
-  'packages/web/src',
-  'packages/web/public',
-  'packages/web/index.html',
-  'packages/web/vite.config.ts',
-  'package-lock.json',
+const SHARED = ['packages/core/src', 'packages/contract/src', 'package-lock.json'];
+const PARTS = [
+  { name: 'web', own: ['src', 'public', 'index.html', 'vite.config.ts'] },
+  { name: 'server', own: ['src', 'vite.config.ts'] },
 ];
 
 function addTo(hash, path) {
@@ -23,19 +19,27 @@ function addTo(hash, path) {
   } else if (!/\.test\.ts$/.test(path)) hash.update(path).update(readFileSync(path));
 }
 
+/** Builds what is not as its sources are; says whether anything was. */
 export async function ensureBuild() {
+  let built = false;
+  for (const part of PARTS) built = (await ensurePart(part)) || built;
+  return built ? 'built' : 'unchanged';
+}
+
+async function ensurePart({ name, own }) {
+  const folder = join(root, 'packages', name);
   const hash = createHash('sha256');
-  for (const source of SOURCES) addTo(hash, join(root, source));
+  for (const source of SHARED) addTo(hash, join(root, source));
+  for (const source of own) addTo(hash, join(folder, source));
   const stamp = hash.digest('hex');
-  const web = join(root, 'packages', 'web');
-  const stampFile = join(web, 'dist', '.finch-stamp');
-  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return 'unchanged';
+  const stampFile = join(folder, 'dist', '.finch-stamp');
+  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return false;
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-  const result = await runAlone('build', process.execPath, [vite, 'build', '--logLevel', 'warn'], {
-    cwd: web,
+  const result = await runAlone(`build-${name}`, process.execPath, [vite, 'build', '--logLevel', 'warn'], {
+    cwd: folder,
     env: { ...process.env, NODE_ENV: 'production' },
   });
-  if (result.status !== 0) throw new Stop(`The build did not work:\n${result.said}`);
+  if (result.status !== 0) throw new Stop(`The build of ${name} did not work:\n${result.said}`);
   writeFileSync(stampFile, stamp);
-  return 'built';
+  return true;
 }

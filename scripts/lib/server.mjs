@@ -1,17 +1,17 @@
-// Starts the application's server process and waits until it says where it listens. The child goes when we go.
+// Starts the application's server process, which must have been built, and waits until it says where it listens. The child goes when we go.
 import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { Stop } from './stages.mjs';
 
-const serverEntry = join(root, 'packages', 'server', 'src', 'main.ts');
+const serverEntry = join(root, 'packages', 'server', 'dist', 'main.js');
 
 /** Runs one server command to its end; `serve` keeps running. Returns the child and its first `ready` message. */
 export function startServer({ command, environment, onMessage = () => {}, quiet = false }) {
   return new Promise((resolve, reject) => {
     const child = fork(serverEntry, [command], {
       cwd: root,
-      execArgv: ['--enable-source-maps', '--import', 'tsx'],
+      execArgv: ['--enable-source-maps', ...(process.env.PROF ? ['--cpu-prof', '--cpu-prof-dir=/tmp/w/prof'] : [])],
       env: { ...process.env, ...environment },
       stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'pipe' : 'inherit', 'ipc'],
     });

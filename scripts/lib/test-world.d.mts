@@ -1,6 +1,8 @@
 export interface World {
   readonly url: string;
   readonly port: number;
+  readonly pid: number | null;
+  readonly cluster: { readonly port: number; readonly pid: number; readonly accessFile: string };
   readonly start: () => Promise<void>;
   readonly stop: () => Promise<void>;
   readonly within: (milliseconds: number) => Promise<void>;

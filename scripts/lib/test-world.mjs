@@ -1,14 +1,17 @@
 // A world for browser tests and pictures: a fast cluster of its own, the demo made under a fixed clock, and a
 // server that can be stopped and started again on the same port.
+import { ensureBuild } from './build.mjs';
 import { startCluster } from './cluster.mjs';
 import { anyFreePort } from './ports.mjs';
 import { startServer, stopServer } from './server.mjs';
-import { postgresBin } from './packages.mjs';
+import { ensureSystemPackages, postgresBin } from './packages.mjs';
 
 /** A Tuesday in June, 15:52 in the demo studio's zone. */
 export const FIXED_NOW = '2026-06-09T14:52:00.000Z';
 
 export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empty = false } = {}) {
+  await ensureSystemPackages();
+  await ensureBuild();
   const cluster = await startCluster({ name, trust: true, fast: true, fresh: empty });
   const port = await anyFreePort();
   const database = empty ? 'finch_studio' : 'finch_demo';
@@ -28,6 +31,10 @@ export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empt
     port,
     url: `http://localhost:${port}`,
     environment,
+    /** Process of the server; null while none serves. */
+    get pid() {
+      return child?.pid ?? null;
+    },
     /** Serves; after `stop` it comes back on the same port with the same data. */
     start: async () => {
       ({ child } = await startServer({

@@ -2,7 +2,6 @@
 import { existsSync } from 'node:fs';
 import { routes } from '@finch/contract';
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import express, { type Express } from 'express';
 import session from 'express-session';
 import helmet from 'helmet';
@@ -17,6 +16,7 @@ import type { DatabaseAccess } from './platform/config';
 import { inStudio, readMeta } from './platform/database';
 import { guard } from './platform/guard';
 import { answerErrors, mount, requestId } from './platform/http';
+import { SEATED_MS, sessionStore } from './platform/sessions';
 import { servePages } from './platform/pages';
 import { Refusal } from './platform/problems';
 import { makePracticeLog } from './practice/log.service';
@@ -42,11 +42,11 @@ export interface AppParts {
   readonly demo: boolean;
   /** Folder of the built browser application, or null to serve the interface of programs alone. */
   readonly webDist: string | null;
+  /** The program of a thread; see `work`. */
+  readonly workerFile: string;
   /** Folder of the project, where the fonts for paper lie. */
   readonly root: string;
 }
-
-const WEEK_MS = 7 * 86_400_000;
 
 export interface App {
   readonly app: Express;
@@ -66,15 +66,9 @@ export function makeApp(parts: AppParts): App {
     max: 4,
   });
   pool.on('error', (error) => log.error({ err: error.message }, 'session pool'));
-  const SessionStore = connectPgSimple(session);
-  const store = new SessionStore({
-    pool,
-    tableName: 'web_session',
-    createTableIfMissing: false,
-    pruneSessionInterval: false,
-  });
+  const store = sessionStore(pool);
 
-  const work = makeWork({ root: parts.root, access, databaseName: parts.databaseName });
+  const work = makeWork(parts.workerFile, { root: parts.root, access, databaseName: parts.databaseName });
   const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states);
@@ -121,7 +115,7 @@ export function makeApp(parts: AppParts): App {
       secret: access.cookie,
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: WEEK_MS },
+      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SEATED_MS },
     }),
   );
   mount(api, routes.health, async () => {

@@ -78,6 +78,7 @@ async function serve(config: Config): Promise<void> {
     log,
     demo: config.demo !== 'no',
     webDist,
+    workerFile: fileURLToPath(new URL('./worker.js', import.meta.url)),
     root: fileURLToPath(new URL('../../..', import.meta.url)),
   });
   const server = app.listen(config.port, '127.0.0.1', (error) => {

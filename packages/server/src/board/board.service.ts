@@ -1,5 +1,5 @@
 /** The Board: who comes when, with what plan, and what fades, sticks or hurts. All of it computed from the log. */
-import { upcastPlan, type BoardBody, type StudentHead } from '@finch/contract';
+import { routes, upcastPlan, type BoardBody, type StudentHead } from '@finch/contract';
 import { ageAt } from '@finch/core/hands';
 import { dayReader, type StudentState } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
@@ -13,6 +13,7 @@ import type { Clock } from '../platform/clock';
 import { inStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { makeFlight, type Flight } from '../platform/flight';
+import { Prepared } from '../platform/http';
 import { Refusal } from '../platform/problems';
 import { putAway } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
@@ -25,7 +26,7 @@ const DAY_MS = 86_400_000;
 const SHOWN = 8;
 
 export interface Board {
-  readonly read: (who: Who) => Promise<BoardBody>;
+  readonly read: (who: Who) => Promise<Prepared>;
   /** Reads it once for nobody. */
   readonly warm: (studioId: string) => Promise<void>;
 }
@@ -38,18 +39,40 @@ interface BoardParts {
   readonly proposals: Proposals;
 }
 
+/** A Board as it was last made. */
+interface Made {
+  readonly ground: string;
+  readonly at: number;
+  readonly answer: Prepared;
+}
+/** A Board is answered again as it is for so long where nothing was written: times on it are of minutes. */
+const SAME_MS = 10_000;
+
+/** Names which writing transactions of the database have ended: the same name, nothing new in it. */
+async function lastWritten(manager: EntityManager): Promise<string> {
+  const rows: { snapshot: string }[] = await manager.query('SELECT pg_current_snapshot()::text AS snapshot');
+  return rows[0].snapshot;
+}
+
 /** The Board is the same for all who may see it: those who ask at once are answered at once. */
 export function makeBoard(parts: BoardParts): Board {
-  const flights = new Map<string, Flight<BoardBody>>();
+  const flights = new Map<string, Flight<Prepared>>();
   const weights = makeWeights(parts.work);
-  const flightOf = (studioId: string): Flight<BoardBody> => {
+  const made = new Map<string, Made>();
+  const read = (studioId: string): Promise<Prepared> =>
+    inStudio(parts.database, studioId, async (manager) => {
+      const ground = `${await lastWritten(manager)} ${parts.proposals.changes()}`;
+      const now = parts.clock.now();
+      const known = made.get(studioId);
+      if (known?.ground === ground && now >= known.at && now < known.at + SAME_MS) return known.answer;
+      const body = await readBoard(parts, weights, manager, studioId, now);
+      const answer = await Prepared.of(routes.board, body);
+      made.set(studioId, { ground, at: now, answer });
+      return answer;
+    });
+  const flightOf = (studioId: string): Flight<Prepared> => {
     let flight = flights.get(studioId);
-    if (!flight) {
-      flight = makeFlight(() =>
-        inStudio(parts.database, studioId, (manager) => readBoard(parts, weights, manager, studioId)),
-      );
-      flights.set(studioId, flight);
-    }
+    if (!flight) flights.set(studioId, (flight = makeFlight(() => read(studioId))));
     return flight;
   };
   return {
@@ -71,12 +94,12 @@ export function makeBoard(parts: BoardParts): Board {
 }
 
 async function readBoard(
-  { clock, states, proposals }: BoardParts,
+  { states, proposals }: BoardParts,
   weights: Weights,
   manager: EntityManager,
   studioId: string,
+  now: number,
 ): Promise<BoardBody> {
-  const now = clock.now();
   const timeZone = (await studioOf(manager))?.timeZone ?? 'UTC';
   const views = await states.viewAll(manager, studioId, now);
   const byId = new Map(views.map((view) => [view.record.id, view]));

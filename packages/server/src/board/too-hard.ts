@@ -5,8 +5,10 @@ import type { TaughtHand } from '@finch/core/hands';
 import type { Syllabus } from '@finch/core/syllabus';
 import type { StudentView } from '../students/states.service';
 
-/** What the weight of a grip rests on. */
-export type WeighedHand = Pick<TaughtHand, 'hand' | 'instrument' | 'pins'>;
+/** What the weight of a grip rests on, and the skills asked about. */
+export interface WeighedHand extends Pick<TaughtHand, 'hand' | 'instrument' | 'pins'> {
+  readonly skillIds: readonly string[];
+}
 
 export interface WeighAsked {
   readonly syllabus: Syllabus;
@@ -20,10 +22,11 @@ export interface WeighedSkill {
   readonly effort: number;
 }
 
-/** Of each hand the skills that have grips at all. */
+/** Of each hand the skills asked about that have grips at all. */
 export function weighGrips({ syllabus, hands }: WeighAsked): (readonly WeighedSkill[])[] {
   return hands.map((hand) =>
     syllabus.skills.flatMap((skill): WeighedSkill[] => {
+      if (!hand.skillIds.includes(skill.id)) return [];
       let worst: WeighedSkill | null = null;
       for (const { chord, frets } of skill.practice.flatMap(gripsOf)) {
         const graded = gradeIn(frets, hand);
@@ -36,19 +39,19 @@ export function weighGrips({ syllabus, hands }: WeighAsked): (readonly WeighedSk
   );
 }
 
+/** Skills begun and not yet held. */
+export const begunSkills = ({ state }: StudentView): string[] =>
+  state.skills.flatMap(({ skillId, attempts, state: word }) =>
+    attempts > 0 && word !== 'clean' && word !== 'settled' ? [skillId] : [],
+  );
+
 /** The heaviest grip among skills begun and not yet held that lies over this hand's limit; null where none does. */
 export function tooHardOf(
-  view: StudentView,
-  weighed: readonly WeighedSkill[],
+  { taught }: StudentView,
+  begun: readonly WeighedSkill[],
 ): { chord: string; effort: number; limit: number } | null {
-  const { gripEffort: limit } = view.taught.limits;
-  const begun = new Set(
-    view.state.skills
-      .filter((skill) => skill.attempts > 0 && skill.state !== 'clean' && skill.state !== 'settled')
-      .map((skill) => skill.skillId),
-  );
+  const { gripEffort: limit } = taught.limits;
   let worst: WeighedSkill | null = null;
-  for (const one of weighed)
-    if (begun.has(one.skillId) && one.effort > limit && one.effort > (worst?.effort ?? 0)) worst = one;
+  for (const one of begun) if (one.effort > limit && one.effort > (worst?.effort ?? 0)) worst = one;
   return worst && { chord: worst.chord, effort: worst.effort, limit };
 }

@@ -15,6 +15,8 @@ export interface Proposals {
     lesson: LessonRow,
     view: StudentView,
   ) => { readonly plan: LessonPlan | null; readonly coming: boolean };
+  /** Counts up whenever what is known changed. */
+  readonly changes: () => number;
   /** Lets go of those that no lesson asks for any more. */
   readonly keepOnly: (lessons: readonly LessonRow[]) => void;
 }
@@ -31,9 +33,14 @@ const same = (a: readonly unknown[], b: readonly unknown[]) => a.every((one, i) 
 
 export function makeProposals(work: Work, log: Logger): Proposals {
   const made = new Map<string, Made>();
+  let changes = 0;
+  // One after the other: whoever waits for a log is not behind the plans of a whole day.
+  let before: Promise<unknown> = Promise.resolve();
   const make = async (id: string, ground: readonly unknown[], asked: ReturnType<typeof askedOf>) => {
-    const planned = await work.run('plan', ...asked);
     // Another ground by now: its own proposal is on the way.
+    if (made.get(id)?.ground !== ground) return;
+    const planned = await work.run('plan', ...asked);
+    changes++;
     if (made.get(id)?.ground === ground)
       made.set(id, { ground, plan: planned.ok ? planned.value : null, done: true });
   };
@@ -44,17 +51,19 @@ export function makeProposals(work: Work, log: Logger): Proposals {
       const known = made.get(lesson.id);
       if (!known || !same(known.ground, ground)) {
         made.set(lesson.id, { ground, plan: known?.plan ?? null, done: known?.done ?? false });
-        make(lesson.id, ground, askedOf(view, { minutes: lesson.minutes, locked: [] })).catch(
-          (problem: unknown) => {
+        const asked = askedOf(view, { minutes: lesson.minutes, locked: [] });
+        before = before
+          .then(() => make(lesson.id, ground, asked))
+          .catch((problem: unknown) => {
             // Asked for again by the next Board.
             made.delete(lesson.id);
             log.warn({ err: problem }, 'a proposal');
-          },
-        );
+          });
       }
       const { plan, done } = made.get(lesson.id) ?? { plan: null, done: false };
       return { plan, coming: !done };
     },
+    changes: () => changes,
     keepOnly: (lessons) => {
       const ids = new Set(lessons.map((one) => one.id));
       for (const id of made.keys()) if (!ids.has(id)) made.delete(id);

@@ -4,7 +4,9 @@
  * and answered with that id alone.
  */
 import type { AnySchema, Route } from '@finch/contract';
-import type { ErrorRequestHandler, Request, RequestHandler, Router } from 'express';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import type { ErrorRequestHandler, Request, RequestHandler, Response, Router } from 'express';
 import type { Logger } from 'pino';
 import { v7 as uuid } from 'uuid';
 import * as v from 'valibot';
@@ -47,11 +49,39 @@ function parse<S extends AnySchema>(schema: S, input: unknown, code: string): v.
   throw new Refusal(code, v.getDotPath(issue) ?? 'body', issue.message.slice(0, 200));
 }
 
+/** An answer that passed its schema and was packed already, for many who ask the same. */
+export class Prepared {
+  readonly plain: Buffer;
+  readonly packed: Buffer;
+
+  private constructor(plain: Buffer, packed: Buffer) {
+    this.plain = plain;
+    this.packed = packed;
+  }
+
+  static async of<O extends AnySchema>(
+    route: Pick<Route<AnySchema, AnySchema, AnySchema, O>, 'output'>,
+    body: v.InferInput<O>,
+  ): Promise<Prepared> {
+    const plain = Buffer.from(JSON.stringify(v.parse(route.output, body)));
+    return new Prepared(plain, await pack(plain, { level: 4 }));
+  }
+
+  send(request: Request, response: Response): void {
+    const packs = request.acceptsEncodings('gzip') === 'gzip';
+    response.setHeader('Content-Type', 'application/json; charset=utf-8');
+    response.setHeader('Vary', 'Accept-Encoding');
+    if (packs) response.setHeader('Content-Encoding', 'gzip');
+    response.end(packs ? this.packed : this.plain);
+  }
+}
+const pack = promisify(gzip);
+
 /** Mounts a route: its schemas guard the service. */
 export function mount<P extends AnySchema, Q extends AnySchema, B extends AnySchema, O extends AnySchema>(
   router: Router,
   route: Route<P, Q, B, O>,
-  serve: (call: Call<P, Q, B>) => Promise<v.InferInput<O>>,
+  serve: (call: Call<P, Q, B>) => Promise<v.InferInput<O> | Prepared>,
 ): void {
   const handler: RequestHandler = async (request, response) => {
     checkKeepable(request.params, 'request.params');
@@ -61,7 +91,8 @@ export function mount<P extends AnySchema, Q extends AnySchema, B extends AnySch
     const query = parse(route.query, request.query, 'request.query');
     const body = parse(route.body, request.method === 'GET' ? {} : request.body, 'request.body');
     const answer = await serve({ params, query, body, request });
-    response.json(v.parse(route.output, answer));
+    if (answer instanceof Prepared) answer.send(request, response);
+    else response.json(v.parse(route.output, answer));
   };
   router[route.method](route.path, handler);
 }

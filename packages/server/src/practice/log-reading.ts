@@ -5,7 +5,7 @@
 import { deserialize, serialize } from 'node:v8';
 import { makeLogReader, type LogContext, type LogReader, type LogSoFar } from '@finch/core/mastery';
 import type { Asks } from '../platform/database';
-import { eventsAfter, keepSnapshot, logHeads, snapshotsOf, type SnapshotRow } from './log.repository';
+import { eventsAfter, keepSnapshot, logHeads, snapshotsOf, type SnapshotRow } from './log-reading.repository';
 
 /** How far the log of the student and of each double was read, by their ids. */
 export type Places = Readonly<Record<string, number>>;

@@ -14,7 +14,8 @@ import { asOwnFault, KEEPABLE, unkeepableIn } from '../platform/http';
 import { Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
-import { addEvent, doublesBy, eventHead, logHeads, takesOfFamily } from './log.repository';
+import { doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
+import { addEvent, eventHead } from './log.repository';
 
 /** What each kind of event may be logged with. */
 const RIGHTS: Readonly<Record<EventKind, Right>> = {

@@ -2,7 +2,6 @@
  * What a student holds now: what the log told so far, read at this moment. Reading is kept while nothing changed for a few
  * minutes, since fading is a matter of days; dropping what is kept changes nothing but time.
  */
-import { createHash } from 'node:crypto';
 import type { Marks } from '@finch/contract';
 import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
 import {
@@ -25,15 +24,15 @@ import {
   type StudentState,
 } from '@finch/core/mastery';
 import type { EntityManager } from 'typeorm';
-import { markBook, type MarkBook } from '../marks/marks.service';
-import type { DatedRow } from '../platform/entities';
+import { markBook } from '../marks/marks.service';
 import { notFound } from '../platform/problems';
 import { logsOf } from '../practice/log.service';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
 import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
+import { makeDatedBook, type DatedRecords } from './dated-book';
 import { makeLogBook, type WantedLog } from './log-book';
-import { datedRecords, studentRecords, type DatedRecords, type StudentRecord } from './students.repository';
+import { studentRecords, type StudentRecord } from './students.repository';
 
 interface Held<T> {
   readonly from: string | null;
@@ -75,7 +74,8 @@ export interface States {
 
 /** What is read of a log at a moment, for as long as it is fresh. */
 interface Standing {
-  readonly key: string;
+  readonly sofar: LogSoFar;
+  readonly slot: number;
   readonly studioId: string;
   readonly state: StudentState;
   /** Without what the studio taught, so that one student's pace never rests on another's. */
@@ -83,14 +83,16 @@ interface Standing {
 }
 
 interface Taught {
-  readonly key: string;
+  /** What it rests on. */
+  readonly ground: readonly unknown[];
   readonly pace: PaceRead;
   readonly taught: TaughtHand;
 }
 
 /** @param code names the program that reads logs: of another one nothing that was kept is believed */
 export function makeStates(work: Work, code: string): States {
-  const book = makeLogBook(work);
+  const logs = makeLogBook(work);
+  const records = makeDatedBook();
   const standings = new Map<string, Standing>();
   const taughtHands = new Map<string, Taught>();
 
@@ -98,45 +100,40 @@ export function makeStates(work: Work, code: string): States {
     const { id, studioId, timeZone } = one.record;
     // Students grow stale one after the other, not all at once.
     const slot = Math.floor((now + staggered(id)) / FRESH_MS);
-    const key = JSON.stringify([one.log.ground, sofar.last, sofar.ahead.length, one.log.places, slot]);
     const kept = standings.get(id);
-    if (kept?.key === key) return kept;
+    if (kept?.sofar === sofar && kept.slot === slot) return kept;
     const context = { syllabus: one.syllabus.content, timeZone };
-    const made = {
-      key,
-      studioId,
-      state: stateAt(sofar.skills, context, now),
-      alone: paceAt(sofar.pace, one.log, now),
-    };
+    const state = stateAt(sofar.skills, context, now);
+    const made = { sofar, slot, studioId, state, alone: paceAt(sofar.pace, one.log, now) };
     standings.set(id, made);
     return made;
   };
 
-  const taughtOf = (
-    one: Student,
-    standing: Standing,
-    sofar: LogSoFar,
-    marks: Marks,
-    school: ReturnType<SchoolBook['forStudent']>,
-    now: number,
-  ): Taught => {
-    const { id, studioId, bornOn } = one.record;
-    const { alone } = standing;
+  /** What the studio's others teach of how quick somebody is of whom little was heard; none of somebody well known. */
+  const shiftOf = (id: string, { alone, studioId }: Standing): number => {
+    if (alone.takes >= SHIFT_TAKES) return 0;
     const others = [...standings].flatMap(([of, other]) =>
       of !== id && other.studioId === studioId ? [other.alone] : [],
     );
     // In hundredths: what another student played a minute ago is nobody's news.
-    const shift = alone.takes < SHIFT_TAKES ? Math.round(100 * studioShift(others)) / 100 : 0;
-    const key = JSON.stringify([standing.key, one.limits, bornOn, marks.pins, school, shift]);
-    const kept = taughtHands.get(id);
-    if (kept?.key === key) return kept;
-    const pace = shift === 0 ? alone : paceAt(sofar.pace, one.log, now, shift);
+    return Math.round(100 * studioShift(others)) / 100;
+  };
+
+  const taughtOf = (one: Student, standing: Standing, marks: Marks, school: School, now: number): Taught => {
+    const { id, bornOn } = one.record;
+    const { alone, sofar } = standing;
     const { hands, instruments } = one.log;
+    const shift = shiftOf(id, standing);
+    const said = JSON.stringify([marks.pins, school]);
+    const ground = [standing, one.dated.limitsMark, bornOn, said, shift];
+    const kept = taughtHands.get(id);
+    if (kept?.ground.every((of, i) => of === ground[i])) return kept;
+    const pace = shift === 0 ? alone : paceAt(sofar.pace, one.log, now, shift);
     const taught = taughtHand(
       {
         hands,
         instruments,
-        limits: one.limits,
+        limits: one.dated.limits,
         bornOn,
         school,
         pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
@@ -145,7 +142,7 @@ export function makeStates(work: Work, code: string): States {
       },
       now,
     );
-    const made = { key, pace, taught };
+    const made = { ground, pace, taught };
     taughtHands.set(id, made);
     return made;
   };
@@ -153,44 +150,40 @@ export function makeStates(work: Work, code: string): States {
   const viewsOf = async (
     manager: EntityManager,
     studioId: string,
-    records: readonly StudentRecord[],
+    found: readonly StudentRecord[],
     asked: readonly string[] | null,
     now: number,
   ): Promise<StudentView[]> => {
-    const shared = await sharedBy(manager);
-    const { syllabus } = shared;
-    const dated = await datedRecords(manager, asked);
-    const logs = await logsOf(manager, asked);
-    const students = records.map((record) =>
-      studentOf(record, dated(record.id), logs(record.id), syllabus, code),
+    const syllabus = await currentSyllabus(manager);
+    const schools = await schoolBook(manager);
+    const marked = await markBook(manager);
+    const dated = await records.read(manager, asked);
+    const logged = await logsOf(manager, asked);
+    const students = found.map((record) =>
+      studentOf(record, dated(record.id), logged(record.id), syllabus, code),
     );
-    const read = await book.read(
-      studioId,
-      syllabus,
-      students.map((one) => one.log),
-      now,
-    );
-    const standing = students.flatMap((one) => {
+    const wanted = students.map((one) => one.log);
+    const read = await logs.read(studioId, syllabus, wanted, now);
+    const stand = students.flatMap((one) => {
       const sofar = read.get(one.record.id);
-      return sofar ? [{ one, sofar, standing: standingOf(one, sofar, now) }] : [];
+      return sofar ? [{ one, standing: standingOf(one, sofar, now) }] : [];
     });
-    return standing.map(({ one, sofar, standing }) => {
-      const { record, log, limits } = one;
-      const marks = shared.marks.forStudent(record.id);
-      const school = shared.book.forStudent(record.id);
-      const { pace, taught } = taughtOf(one, standing, sofar, marks, school, now);
+    return stand.map(({ one, standing }) => {
+      const { record, log, dated } = one;
+      const marks = marked.forStudent(record.id);
+      const { pace, taught } = taughtOf(one, standing, marks, schools.forStudent(record.id), now);
       return {
         record,
         state: standing.state,
         syllabus,
         hand: held(log.hands, now, averageHand),
         instrument: held(log.instruments, now, standardGuitar),
-        limits: held(limits, now, assumedLimits(record.bornOn, now)),
+        limits: held(dated.limits, now, assumedLimits(record.bornOn, now)),
         marks,
         pace,
         playedFor: held(log.playedFor, now, NOBODY_SAID),
         taught,
-        limitsBefore: limits.length > 1 ? limits[limits.length - 2] : null,
+        limitsBefore: dated.limits.at(-2) ?? null,
       };
     });
   };
@@ -205,18 +198,20 @@ export function makeStates(work: Work, code: string): States {
     viewAll: async (manager, studioId, now) =>
       viewsOf(manager, studioId, await studentRecords(manager), null, now),
     forget: (studentId) => {
-      book.forget(studentId);
+      logs.forget(studentId);
       standings.delete(studentId);
       taughtHands.delete(studentId);
     },
   };
 }
 
+type School = ReturnType<SchoolBook['forStudent']>;
+
 /** A student and all that is on record of them, before the log is read. */
 interface Student {
   readonly record: StudentRecord;
   readonly syllabus: SyllabusVersion;
-  readonly limits: readonly Dated<HandLimits>[];
+  readonly dated: DatedRecords;
   readonly log: WantedLog;
 }
 
@@ -228,36 +223,17 @@ function studentOf(
   code: string,
 ): Student {
   const { id: studentId, timeZone } = record;
-  const hands = dated.hands.map(asDated<Hand>);
-  const instruments = dated.instruments.map(asDated<Instrument>);
-  const playedFor = dated.played.map(asDated<PlayedFor>);
-  const ground = createHash('sha256')
-    .update(JSON.stringify([code, syllabus.id, PRIOR_FIT.version, timeZone, hands, instruments, playedFor]))
-    .digest('base64url');
-  const log = { studentId, doubles, places, ground, hands, instruments, playedFor, timeZone };
-  return { record, syllabus, limits: dated.limits.map(asDated<HandLimits>), log };
-}
-
-/** What is read once for however many students are viewed. */
-interface Shared {
-  readonly syllabus: SyllabusVersion;
-  readonly book: SchoolBook;
-  readonly marks: MarkBook;
-}
-
-async function sharedBy(manager: EntityManager): Promise<Shared> {
+  const { hands, instruments, played: playedFor } = dated;
+  const ground = [code, syllabus.id, PRIOR_FIT.version, timeZone, dated.mark].join(' ');
   return {
-    syllabus: await currentSyllabus(manager),
-    book: await schoolBook(manager),
-    marks: await markBook(manager),
+    record,
+    syllabus,
+    dated,
+    log: { studentId, doubles, places, ground, hands, instruments, playedFor, timeZone },
   };
 }
 
 const staggered = (id: string): number => Number.parseInt(id.replaceAll('-', '').slice(-8), 16) % FRESH_MS;
-
-function asDated<T>(row: DatedRow): Dated<T> {
-  return { from: row.fromInstant.toISOString(), value: row.value as T };
-}
 
 function held<T>(records: readonly Dated<T>[], now: number, fallback: T): Held<T> {
   const value = datedAt(records, now, fallback);

@@ -1,5 +1,4 @@
 import type { EntityManager } from 'typeorm';
-import type { Asks } from '../platform/database';
 import {
   HandEntity,
   InstrumentEntity,
@@ -35,42 +34,6 @@ export async function studentRecords(manager: EntityManager, studentId?: string)
 export async function isStudent(manager: EntityManager, id: string): Promise<boolean> {
   const rows: unknown[] = await manager.query('SELECT 1 FROM student WHERE id = $1', [id]);
   return rows.length > 0;
-}
-
-export interface DatedRecords {
-  readonly hands: DatedRow[];
-  readonly instruments: DatedRow[];
-  readonly limits: DatedRow[];
-  readonly played: DatedRow[];
-}
-
-const DATED_TABLES = {
-  hands: 'hand_record',
-  instruments: 'instrument_record',
-  limits: 'limits_record',
-  played: 'played_record',
-} as const;
-
-/** What is on record of each student, the earliest first, by student; of all where none is named. */
-export async function datedRecords(
-  asks: Asks,
-  studentIds: readonly string[] | null,
-): Promise<(studentId: string) => DatedRecords> {
-  const found = new Map<string, DatedRecords>();
-  const of = (studentId: string): DatedRecords => {
-    let one = found.get(studentId);
-    if (!one) found.set(studentId, (one = { hands: [], instruments: [], limits: [], played: [] }));
-    return one;
-  };
-  for (const [what, table] of Object.entries(DATED_TABLES) as [keyof DatedRecords, string][]) {
-    const rows = await asks.query<DatedRow>(
-      `SELECT studio_id AS "studioId", id, student_id AS "studentId", from_instant AS "fromInstant", value FROM ${table}
-       WHERE $1::uuid[] IS NULL OR student_id = ANY($1) ORDER BY from_instant, id`,
-      [studentIds],
-    );
-    for (const row of rows) of(row.studentId)[what].push(row);
-  }
-  return of;
 }
 
 const DATED = {

@@ -130,6 +130,7 @@ export async function makeTestWorld(): Promise<TestWorld> {
     log: pino({ level: 'warn' }, { write: (line: string) => void logged.push(line) }),
     demo: false,
     webDist: null,
+    workerFile: join(__dirname, './worker.mjs'),
     root: join(__dirname, '../../../..'),
   });
   const server = app.listen(0, '127.0.0.1');

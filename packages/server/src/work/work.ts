@@ -2,7 +2,6 @@
  * Threads for what takes long: reading logs, planning, weighing grips, printing. One is kept warm; a second comes when there is
  * more to do than one can. What goes wrong there is thrown here, with the code it had.
  */
-import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import type { Outcome, TaskName, Tasks } from './tasks';
 import type { WorkerParts } from './worker';
@@ -16,10 +15,11 @@ const THREADS = { minThreads: 1, maxThreads: 2, idleTimeout: 60_000 } as const;
 /** A thread that grows beyond this is ended, and its task fails instead of the server. */
 const MOST_MB = 400;
 
-export function makeWork({ root, access, databaseName }: WorkerParts): Work {
+/** @param file the program of a thread */
+export function makeWork(file: string, { root, access, databaseName }: WorkerParts): Work {
   const { host, port, application } = access;
   const pool = new Piscina({
-    filename: join(root, 'packages', 'server', 'src', 'work', 'start.mjs'),
+    filename: file,
     ...THREADS,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
     workerData: { root, databaseName, access: { host, port, application } } satisfies WorkerParts,

@@ -3,7 +3,6 @@ import { planLesson } from '@finch/core/planning';
 import { Client } from 'pg';
 import { workerData } from 'piscina';
 import { weighGrips } from '../board/too-hard';
-import { printed } from '../paper/print';
 import type { DatabaseAccess } from '../platform/config';
 import type { Asks } from '../platform/database';
 import { readLogs } from '../practice/log-reading';
@@ -60,7 +59,8 @@ const TASKS: Tasks = {
   readLogs: (asked) => inStudio(asked.studioId, (asks) => readLogs(asks, asked)),
   plan: async (...asked) => planLesson(...asked),
   weigh: async (asked) => weighGrips(asked),
-  print: (asked, at) => printed(parts.root, asked, new Date(at)),
+  // Large, and seldom asked for: a thread does not wait for it.
+  print: async (asked, at) => (await import('../paper/print')).printed(parts.root, asked, new Date(at)),
 };
 
 export default async function run(task: { name: TaskName; asked: unknown[] }): Promise<Outcome> {
