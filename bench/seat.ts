@@ -17,6 +17,11 @@ export class Seat {
     this.#url = url;
   }
 
+  /** The session as a header says it. */
+  get cookie(): string {
+    return this.#cookie;
+  }
+
   /** Asks as the page does; `packed` leaves the answer as it came through the wire. Rejects where nobody answers. */
   ask(path: string, method = 'GET', body?: unknown, packed = false): Promise<Answer> {
     const start = performance.now();

@@ -7,8 +7,9 @@ import { startCluster } from './lib/cluster.mjs';
 import { ensureNodePackages, ensureSystemPackages, postgresBin } from './lib/packages.mjs';
 import { dataDir, dataFolder } from './lib/paths.mjs';
 import { freePortFrom, isFree } from './lib/ports.mjs';
-import { startServer, stopServer } from './lib/server.mjs';
-import { cleanUp, cleanUpOnSignals, isEnding, onExit } from './lib/signals.mjs';
+import { startServer } from './lib/server.mjs';
+import { serveWatched } from './lib/serving.mjs';
+import { cleanUp, cleanUpOnSignals, onExit } from './lib/signals.mjs';
 import { fail, stage, Stop } from './lib/stages.mjs';
 
 const USUAL_PORT = 4310;
@@ -70,6 +71,7 @@ async function main() {
   const environment = {
     NODE_ENV: 'production',
     FINCH_ACCESS_FILE: cluster.accessFile,
+    FINCH_CLUSTER: cluster.mark,
     FINCH_DATABASE: database,
     FINCH_PORT: String(port),
     FINCH_DUMPS: dataFolder('dumps'),
@@ -85,15 +87,15 @@ async function main() {
     });
     return note;
   });
+  const giveUp = async (words) => {
+    console.error(`${words}\nStart again with npm start.`);
+    process.exitCode = 1;
+    await cleanUp();
+    process.exit();
+  };
   await stage('Server', async () => {
-    const { child } = await startServer({ command: 'serve', environment });
-    onExit(() => stopServer(child));
-    child.on('exit', async (code) => {
-      if (isEnding()) return;
-      if (process.exitCode === undefined) console.error(`The server stopped (code ${code}).`);
-      process.exitCode = 1;
-      await cleanUp();
-    });
+    const serving = await serveWatched({ cluster, environment, giveUp, say: console.error });
+    onExit(() => serving.stop());
   });
   const url = `http://localhost:${port}/`;
   writeFileSync(runningFile, JSON.stringify({ pid: process.pid, url }));

@@ -84,3 +84,10 @@ export async function runAlone(name, command, args, options = {}) {
     child.on('close', (code) => end(code ?? 1));
   });
 }
+
+/** Calls back once when a program ends, with how it ended; at once where it has ended already. */
+export function whenEnded(child, call) {
+  const how = () => call(child.signalCode ?? `code ${child.exitCode}`);
+  if (child.exitCode !== null || child.signalCode !== null) how();
+  else child.once('exit', how);
+}

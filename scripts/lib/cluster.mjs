@@ -17,7 +17,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { endLeftOver, runAlone } from './child.mjs';
+import { endLeftOver, runAlone, whenEnded } from './child.mjs';
 import { postgresBin } from './packages.mjs';
 import { checkoutHash, dataDir, dataFolder } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
@@ -143,46 +143,83 @@ export async function startCluster({ name, trust = false, fast = false, fresh = 
   if (left) await stopPid(left);
   if (fresh && trust) rmSync(folder, { recursive: true, force: true });
   const made = await makeCluster(name, folder, user, words, trust);
-  rmSync(join(folder, 'postmaster.pid'), { force: true });
   const port = await anyFreePort();
+  /** Names this start of it, so that nobody takes another for it. */
+  const mark = `finch-${randomBytes(9).toString('hex')}`;
   const sockets = mkdtempSync(join(tmpdir(), 'finch-'));
   own(sockets, user);
   const settings = {
     listen_addresses: '127.0.0.1',
     port,
     unix_socket_directories: sockets,
+    cluster_name: mark,
     max_connections: 60,
     log_min_messages: 'warning',
     ...(fast ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}),
   };
   const args = Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]);
   let said = '';
-  const server = spawn(join(postgresBin(), 'postgres'), ['-D', folder, ...args], {
-    ...user,
-    cwd: '/',
-    detached: true,
-    stdio: ['ignore', 'ignore', 'pipe'],
-  });
-  server.stderr.on('data', (chunk) => (said = (said + chunk).slice(-4000)));
-  server.stderr.unref?.();
-  server.unref();
+  let server;
+  const launch = () => {
+    // Whatever the last one that ran here left: its port and its sockets are taken again.
+    rmSync(join(folder, 'postmaster.pid'), { force: true });
+    server = spawn(join(postgresBin(), 'postgres'), ['-D', folder, ...args], {
+      ...user,
+      cwd: '/',
+      detached: true,
+      stdio: ['ignore', 'ignore', 'pipe'],
+    });
+    server.stderr.on('data', (chunk) => (said = (said + chunk).slice(-4000)));
+    server.stderr.unref?.();
+    server.unref();
+  };
   const stop = async () => {
     await stopPid(server.pid);
     rmSync(sockets, { recursive: true, force: true });
   };
   const ready = () =>
     spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
-  for (let i = 0; !ready(); i++) {
-    if (server.exitCode !== null || i > 300) {
-      await stop();
-      throw new Stop(`PostgreSQL did not start:\n${said}`);
+  /** Whether it answers before it ends or the tries are over. */
+  const answers = async (tries = 300) => {
+    for (let i = 0; i <= tries; i++) {
+      if (ready()) return true;
+      if (server.exitCode !== null) return false;
+      await sleep(i < 20 ? 30 : 100);
     }
-    await sleep(i < 20 ? 30 : 100);
+    return false;
+  };
+  launch();
+  if (!(await answers())) {
+    await stop();
+    throw new Stop(`PostgreSQL did not start:\n${said}`);
   }
-  const access = { host: '127.0.0.1', port, ...words };
+  const access = { host: '127.0.0.1', port, mark, ...words };
   const accessFile = join(dataFolder(), `${name}-access.json`);
   writeFileSync(accessFile, JSON.stringify(access), { mode: 0o600 });
-  return { port, accessFile, access, stop, made, pid: server.pid, user };
+  return {
+    port,
+    accessFile,
+    access,
+    mark,
+    stop,
+    made,
+    user,
+    get pid() {
+      return server.pid;
+    },
+    /** Calls back when the server ends, whoever ended it. */
+    whenEnded: (call) => whenEnded(server, call),
+    /** Starts it again where it was; false when it does not come back. */
+    again: async () => {
+      // One that was killed hard leaves programs behind that hold its memory until they have noticed.
+      for (const until = Date.now() + 10_000; Date.now() < until; await sleep(200)) {
+        launch();
+        // After a hard end it reads its log first: that may take minutes, and it does come back.
+        if (await answers(3000)) return true;
+      }
+      return false;
+    },
+  };
 }
 
 /** Environment for PostgreSQL's own programs, as superuser. */

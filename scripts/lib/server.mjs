@@ -11,7 +11,7 @@ export function startServer({ command, environment, onMessage = () => {}, quiet 
   return new Promise((resolve, reject) => {
     const child = fork(serverEntry, [command], {
       cwd: root,
-      execArgv: ['--enable-source-maps', ...(process.env.PROF ? ['--cpu-prof', '--cpu-prof-dir=/tmp/w/prof'] : [])],
+      execArgv: ['--enable-source-maps'],
       env: { ...process.env, ...environment },
       stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'pipe' : 'inherit', 'ipc'],
     });

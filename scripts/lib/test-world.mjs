@@ -18,6 +18,7 @@ export async function makeWorld({ name = 'test-cluster', clock = FIXED_NOW, empt
   const environment = {
     NODE_ENV: 'production',
     FINCH_ACCESS_FILE: cluster.accessFile,
+    FINCH_CLUSTER: cluster.mark,
     FINCH_DATABASE: database,
     FINCH_PORT: String(port),
     FINCH_PG_BIN: postgresBin(),

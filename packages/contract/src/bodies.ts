@@ -118,6 +118,8 @@ export const boardSchema = v.object({
       limit: v.number(),
     }),
   ),
+  /** Grips are being graded for somebody’s hand: there may be more of them. */
+  gradesComing: v.boolean(),
   writeUpsOwed: v.number(),
   /** Students put away; they can be brought back. */
   archived: v.array(v.object({ id: v.string(), name: v.string() })),

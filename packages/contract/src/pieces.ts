@@ -51,6 +51,8 @@ export type PieceContent = v.InferOutput<typeof pieceContentSchema>;
 export const pieceSchema = v.object({
   id: idSchema,
   version: seenVersionSchema,
+  /** Whether the one who reads it may write it: the studio's is a teacher's, one's own is one's own. */
+  mayChange: v.boolean(),
   ...pieceContentSchema.entries,
 });
 export type PieceBody = v.InferOutput<typeof pieceSchema>;

@@ -42,6 +42,7 @@ export interface AppParts {
   readonly demo: boolean;
   /** Folder of the built browser application, or null to serve the interface of programs alone. */
   readonly webDist: string | null;
+  readonly threads: number;
   /** The program of a thread; see `work`. */
   readonly workerFile: string;
   /** Folder of the project, where the fonts for paper lie. */
@@ -68,13 +69,17 @@ export function makeApp(parts: AppParts): App {
   pool.on('error', (error) => log.error({ err: error.message }, 'session pool'));
   const store = sessionStore(pool);
 
-  const work = makeWork(parts.workerFile, { root: parts.root, access, databaseName: parts.databaseName });
+  const work = makeWork(parts.workerFile, parts.threads, {
+    root: parts.root,
+    access,
+    databaseName: parts.databaseName,
+  });
   const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states);
   const lessons = makeLessons(database, clock, states, work);
   const proposals = makeProposals(work, log);
-  const board = makeBoard({ database, clock, states, work, proposals });
+  const board = makeBoard({ database, clock, states, work, log, proposals });
   const practiceLog = makePracticeLog(database, clock);
   const room = makePracticeRoom(database, clock, states, work);
   const schools = makeSchools(database);

@@ -43,12 +43,25 @@ function dumpBefore(config: Config, database: string): void {
     PGUSER: 'postgres',
     PGPASSWORD: config.access.superuser,
   };
-  const result = spawnSync(join(config.pgBin, 'pg_dump'), ['-Fc', '-f', file, database], {
-    env,
-    encoding: 'utf8',
-  });
+  const result = spawnSync(
+    join(config.pgBin, 'pg_dump'),
+    ['-Fc', '--exclude-table-data=web_session', '-f', file, database],
+    {
+      env,
+      encoding: 'utf8',
+    },
+  );
   if (result.status !== 0) throw new Error(`no dump before migrating, so no migration: ${result.stderr}`);
   chmodSync(file, 0o600);
+}
+
+/** Work that ends with whoever asked for it: killed, they make anew what is half made, and nothing may be in their way. */
+async function whileAsked(work: () => Promise<void>): Promise<void> {
+  const leave = () => process.exit(1);
+  process.on('disconnect', leave);
+  if (process.send && !process.connected) leave();
+  await work();
+  process.off('disconnect', leave);
 }
 
 async function prepare(config: Config): Promise<void> {
@@ -65,10 +78,13 @@ async function prepare(config: Config): Promise<void> {
   tell({ note });
 }
 
+/** One who waits is not behind a long one. */
+const THREADS = 2;
+
+/** Its threads begin while it does. */
 async function serve(config: Config): Promise<void> {
   const log = makeLogger(config.logLevel);
   const database = appSource(config, slowQueryLogger(log));
-  await database.initialize();
   const webDist = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, close, warm } = makeApp({
     database,
@@ -78,9 +94,11 @@ async function serve(config: Config): Promise<void> {
     log,
     demo: config.demo !== 'no',
     webDist,
+    threads: THREADS,
     workerFile: fileURLToPath(new URL('./worker.js', import.meta.url)),
     root: fileURLToPath(new URL('../../..', import.meta.url)),
   });
+  await database.initialize();
   const server = app.listen(config.port, '127.0.0.1', (error) => {
     if (error) {
       tell({ problem: `Port ${config.port} cannot be used: ${error.message}` });
@@ -107,7 +125,10 @@ async function serve(config: Config): Promise<void> {
 }
 
 const config = readConfig(process.env);
-const commands: Record<string, (given: Config) => Promise<void>> = { prepare, serve };
+const commands: Record<string, (given: Config) => Promise<void>> = {
+  prepare: (given) => whileAsked(() => prepare(given)),
+  serve,
+};
 const command = commands[process.argv[2]];
 if (!command) throw new Error(`commands: ${Object.keys(commands).join(', ')}`);
 command(config)

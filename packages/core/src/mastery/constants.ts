@@ -32,6 +32,8 @@ export const MASTERY = {
   interval: 1.2815515655446004,
 } as const;
 
+export const DAY_MS = 86_400_000;
+
 export const STATES = {
   leastTakes: 5,
   rough: 0.5,

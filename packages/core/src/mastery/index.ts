@@ -15,7 +15,7 @@ export { cleanChance, forgettingLoad, learnFrom, type Belief, type CleanChance }
 export { addDays, dayReader } from './days';
 export type { PainState } from './pain';
 export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
-export type { HistoryPoint } from './skill-so-far';
+export { historyPoints, type HistoryPoint } from './history';
 export type { SkillState } from './skill-state';
 export { isDated, makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';

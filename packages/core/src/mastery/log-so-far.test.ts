@@ -5,6 +5,7 @@ import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
 import { firstSyllabus } from '../syllabus';
 import {
+  historyPoints,
   isDated,
   makeLogReader,
   paceAt,
@@ -175,7 +176,8 @@ test('its size does not grow with the years: history of fourteen weeks, a trail,
   const now = START + 901 * DAY;
   const sofar = reader.read(years, now);
   const skill = sofar.skills.skills.get('near.c-g');
-  expect(skill?.history).toHaveLength(STATES.historyDays + 1);
+  expect(skill && historyPoints(skill.history)).toHaveLength(STATES.historyDays + 1);
+  expect(skill && historyPoints(skill.history).at(-1)).toMatchObject({ at: START + 899 * DAY, clean: true });
   expect(skill?.trail).toHaveLength(STATES.stuck.takes);
   expect(skill?.days).toMatchObject({ count: 900, first: '2026-03-02' });
   expect(sofar.pace.few).toBeNull();

@@ -5,17 +5,9 @@
 import type { Take } from '../drills/take';
 import type { Skill } from '../syllabus/skill';
 import { afterDays, cleanChance, forgettingLoad, learnFrom, takeWeight, type Belief } from './ability';
-import { MASTERY, STATES } from './constants';
+import { DAY_MS, MASTERY, STATES } from './constants';
+import { NO_HISTORY, withPoint, type PackedHistory } from './history';
 import { recallAt, remember, type Memory } from './memory';
-
-export interface HistoryPoint {
-  /** ms since 1970. */
-  readonly at: number;
-  readonly mean: number;
-  readonly low: number;
-  readonly high: number;
-  readonly clean: boolean;
-}
 
 export interface SkillSoFar {
   readonly belief: Belief;
@@ -33,14 +25,12 @@ export interface SkillSoFar {
   /** Best mean reached and when. */
   readonly peak: { readonly mean: number; readonly at: number };
   /** Takes of the last weeks before the last one, `STATES.historyDays`. */
-  readonly history: readonly HistoryPoint[];
+  readonly history: PackedHistory;
   /** The last takes, as many as "stuck" looks back on. */
   readonly trail: readonly { readonly at: number; readonly belief: Belief }[];
   /** Last tempo played, for the next one. */
   readonly lastBpm: number | null;
 }
-
-export const DAY_MS = 86_400_000;
 
 /** A new skill starts from what it needs, not from zero. */
 export function startingBelief(skill: Skill, others: ReadonlyMap<string, SkillSoFar>): Belief {
@@ -99,7 +89,7 @@ export function afterTake(
       (before?.heardAtTarget ?? false) ||
       (clean && atTarget && (take.source === 'teacher' || take.source === 'listener')),
     peak: !before || chance.mean > before.peak.mean ? { mean: chance.mean, at } : before.peak,
-    history: withPoint(before?.history ?? [], {
+    history: withPoint(before?.history ?? NO_HISTORY, {
       at,
       mean: chance.mean,
       low: chance.low,
@@ -119,19 +109,6 @@ function withDay(days: SkillSoFar['days'] | null, day: string): SkillSoFar['days
 
 function withContext(contexts: readonly string[], one: string): readonly string[] {
   return contexts.length >= STATES.settledContexts || contexts.includes(one) ? contexts : [...contexts, one];
-}
-
-function withPoint(history: readonly HistoryPoint[], point: HistoryPoint): readonly HistoryPoint[] {
-  const from = point.at - STATES.historyDays * DAY_MS;
-  return [
-    ...history.slice(
-      Math.max(
-        0,
-        history.findIndex((one) => one.at >= from),
-      ),
-    ),
-    point,
-  ];
 }
 
 /** What surrounded the skill in a take: the other chords, the key, the drill. */

@@ -1,10 +1,11 @@
 /** What is held of one skill at an instant: what its takes said, and what the time since then took. */
 import type { Skill } from '../syllabus/skill';
 import { afterDays, cleanChance, forgettingLoad, type Belief, type CleanChance } from './ability';
-import { STATES } from './constants';
+import { DAY_MS, STATES } from './constants';
+import { NO_HISTORY, type PackedHistory } from './history';
 import type { MasteryState } from './log';
 import { dueAt, recallAt } from './memory';
-import { DAY_MS, type HistoryPoint, type SkillSoFar } from './skill-so-far';
+import type { SkillSoFar } from './skill-so-far';
 import { judgeState, type Marks } from './states';
 
 export interface SkillState {
@@ -30,7 +31,7 @@ export interface SkillState {
   readonly peak: { readonly mean: number; readonly at: number } | null;
   readonly marks: Marks;
   /** Takes of the last `STATES.historyDays` before the last one. */
-  readonly history: readonly HistoryPoint[];
+  readonly history: PackedHistory;
   /** Last tempo played, for the next one. */
   readonly lastBpm: number | null;
 }
@@ -62,7 +63,7 @@ export function skillStateAt(
       everClean: false,
       peak: null,
       marks: { due: false, slipping: false, stuck: false },
-      history: [],
+      history: NO_HISTORY,
       lastBpm: null,
     };
   }

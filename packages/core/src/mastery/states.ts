@@ -4,9 +4,9 @@
  * days over seven, once at target heard by a teacher. Marks stand beside the word: due, slipping, stuck.
  */
 import type { CleanChance } from './ability';
-import { MASTERY, STATES } from './constants';
+import { DAY_MS, MASTERY, STATES } from './constants';
 import type { MasteryState } from './log';
-import { DAY_MS, type SkillSoFar } from './skill-so-far';
+import type { SkillSoFar } from './skill-so-far';
 
 export interface Marks {
   readonly due: boolean;

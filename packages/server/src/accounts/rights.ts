@@ -87,9 +87,10 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
     'school.read': 'own',
     'school.student': 'own',
     'mark.write': 'own',
-    'hook.write': 'all',
+    // Of the studio's they see all; they change what is their own.
+    'hook.write': 'own',
     'piece.read': 'all',
-    'piece.write': 'all',
+    'piece.write': 'own',
     'syllabus.read': 'all',
   },
 };
@@ -110,6 +111,17 @@ export function may(who: Who, right: Right, studentId?: string): boolean {
       reach === 'all' || (reach === 'own' && studentId !== undefined && who.ownStudents.includes(studentId))
     );
   });
+}
+
+/**
+ * Whose a thing is that somebody makes: the studio's where they may change what is the studio's, else their own. Refuses with 403
+ * who may make none.
+ */
+export function makerOf(who: Who, right: Right): string | null {
+  if (may(who, right)) return null;
+  const [own] = who.ownStudents;
+  need(who, right, own);
+  return own;
 }
 
 /** Refuses with 403 unless the right holds for that student. */

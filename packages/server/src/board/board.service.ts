@@ -3,6 +3,7 @@ import { routes, upcastPlan, type BoardBody, type StudentHead } from '@finch/con
 import { ageAt } from '@finch/core/hands';
 import { dayReader, type StudentState } from '@finch/core/mastery';
 import { planMinutes } from '@finch/core/planning';
+import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import { studioOf } from '../accounts/accounts.service';
 import { need, type Who } from '../accounts/rights';
@@ -36,6 +37,7 @@ interface BoardParts {
   readonly clock: Clock;
   readonly states: States;
   readonly work: Work;
+  readonly log: Logger;
   readonly proposals: Proposals;
 }
 
@@ -57,11 +59,11 @@ async function lastWritten(manager: EntityManager): Promise<string> {
 /** The Board is the same for all who may see it: those who ask at once are answered at once. */
 export function makeBoard(parts: BoardParts): Board {
   const flights = new Map<string, Flight<Prepared>>();
-  const weights = makeWeights(parts.work);
+  const weights = makeWeights(parts.work, parts.log);
   const made = new Map<string, Made>();
   const read = (studioId: string): Promise<Prepared> =>
     inStudio(parts.database, studioId, async (manager) => {
-      const ground = `${await lastWritten(manager)} ${parts.proposals.changes()}`;
+      const ground = `${await lastWritten(manager)} ${parts.proposals.changes()} ${weights.changes()}`;
       const now = parts.clock.now();
       const known = made.get(studioId);
       if (known?.ground === ground && now >= known.at && now < known.at + SAME_MS) return known.answer;
@@ -105,7 +107,7 @@ async function readBoard(
   const byId = new Map(views.map((view) => [view.record.id, view]));
   const { day, lessons } = await lessonDay(manager, now, timeZone);
   const coming = await nextOfEach(manager, now);
-  const weighed = await weights.of(views);
+  const { weighed, coming: gradesComing } = weights.of(views);
   proposals.keepOnly(lessons);
   const told = views.map((view) => ({ view, cells: cellsOf(view) }));
   return {
@@ -157,6 +159,7 @@ async function readBoard(
       })
       .sort((a, b) => b.effort - b.limit - (a.effort - a.limit))
       .slice(0, SHOWN),
+    gradesComing,
     writeUpsOwed: await owedWriteUps(manager),
     archived: await putAway(manager),
   };

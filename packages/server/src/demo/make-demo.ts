@@ -144,7 +144,8 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
       parts: Object.fromEntries(given),
     };
     const piece = { studioId, id: newId(at), content, at: new Date(at) };
-    if (!(await writePiece(manager, piece, 0))) throw new Error(`piece twice: ${chart.slice(0, 40)}`);
+    if (!(await writePiece(manager, { ...piece, studentId: null }, 0)))
+      throw new Error(`piece twice: ${chart.slice(0, 40)}`);
   }
   const day = dayReader(STUDIO.timeZone)(now);
   await manager.query("INSERT INTO meta (key, value) VALUES ('studio', $1), ('made-for', $2), ('seed', $3)", [

@@ -6,7 +6,7 @@ import type { LessonPlan } from '@finch/core/planning';
 import type { Logger } from 'pino';
 import type { LessonRow } from '../platform/entities';
 import type { StudentView } from '../students/states.service';
-import type { Work } from '../work/work';
+import { isClosed, type Work } from '../work/work';
 import { askedOf } from './lessons.service';
 
 export interface Proposals {
@@ -57,7 +57,7 @@ export function makeProposals(work: Work, log: Logger): Proposals {
           .catch((problem: unknown) => {
             // Asked for again by the next Board.
             made.delete(lesson.id);
-            log.warn({ err: problem }, 'a proposal');
+            if (!isClosed(problem)) log.warn({ err: problem }, 'a proposal');
           });
       }
       const { plan, done } = made.get(lesson.id) ?? { plan: null, done: false };

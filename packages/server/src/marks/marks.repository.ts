@@ -18,21 +18,31 @@ export async function markRows(manager: EntityManager): Promise<MarkRow[]> {
   )) as MarkRow[];
 }
 
-/** The hooks of the studio and the pins of each student, every row read once; what cannot be read is no mark. */
+/** The hooks of the studio, a student's own before them, and the pins of each, every row read once; what cannot be read is no mark. */
 export function marksBy(rows: readonly MarkRow[]): (studentId: string | null) => Marks {
   const pins = new Map<string | null, Pin[]>();
-  const hooks: Hook[] = [];
+  const hooks = new Map<string | null, Hook[]>();
+  const add = <T>(to: Map<string | null, T[]>, { studentId }: MarkRow, one: T) =>
+    to.set(studentId, [...(to.get(studentId) ?? []), one]);
   for (const row of rows) {
     const whole = { ...(row.content as object), subject: row.subject, version: row.version };
     if (row.kind === 'hook') {
       const hook = v.safeParse(hookSchema, whole);
-      if (hook.success) hooks.push(hook.output);
+      if (hook.success) add(hooks, row, hook.output);
     } else {
       const pin = v.safeParse(pinSchema, whole);
-      if (pin.success) pins.set(row.studentId, [...(pins.get(row.studentId) ?? []), pin.output]);
+      if (pin.success) add(pins, row, pin.output);
     }
   }
-  return (studentId) => ({ pins: studentId === null ? [] : (pins.get(studentId) ?? []), hooks });
+  const shared = hooks.get(null) ?? [];
+  return (studentId) => {
+    const own = studentId === null ? [] : (hooks.get(studentId) ?? []);
+    const mine = new Set(own.map((hook) => hook.subject));
+    return {
+      pins: studentId === null ? [] : (pins.get(studentId) ?? []),
+      hooks: own.length ? [...shared.filter((hook) => !mine.has(hook.subject)), ...own] : shared,
+    };
+  };
 }
 
 /** Writes a mark over the version the writer saw (0: none yet); null content takes it away. False when stale. */

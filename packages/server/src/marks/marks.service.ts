@@ -1,7 +1,7 @@
 /** A teacher's own marks on grips and changes. A mark taken away leaves its row, so that a late write is still seen as stale. */
 import type { Hook, Marks, Pin } from '@finch/contract';
 import type { DataSource, EntityManager } from 'typeorm';
-import { need, type Who } from '../accounts/rights';
+import { makerOf, need, type Who } from '../accounts/rights';
 import { writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
@@ -34,7 +34,9 @@ export function makeMarks(database: DataSource): MarksService {
   const keep = (who: Who, row: Omit<MarkRow, 'version'>, seen: number) =>
     writeInStudio(database, who.studioId, async (manager) => {
       if (row.studentId !== null && !(await isOfStudio(manager, row.studentId))) throw notFound('studentId');
-      if (!(await writeMark(manager, who.studioId, row, seen)))
+      // The first of one's own is begun over the studio's: of that one nothing is changed.
+      const first = row.kind === 'hook' && row.studentId !== null && (await markVersion(manager, row)) === 0;
+      if (!(await writeMark(manager, who.studioId, row, first ? 0 : seen)))
         throw new Refusal('write.stale', 'version', STALE);
       return { version: await markVersion(manager, row) };
     });
@@ -44,9 +46,9 @@ export function makeMarks(database: DataSource): MarksService {
       return keep(who, { kind: 'pin', subject, studentId, content: fingers && { fingers } }, version);
     },
     keepHook: async (who, { subject, nickname, picture, version }) => {
-      need(who, 'hook.write');
       const content = nickname === '' && picture === null ? null : { nickname, picture };
-      return keep(who, { kind: 'hook', subject, studentId: null, content }, version);
+      const row = { kind: 'hook' as const, subject, studentId: makerOf(who, 'hook.write'), content };
+      return keep(who, row, version);
     },
   };
 }

@@ -50,3 +50,23 @@ test('a hook is the same: over the version seen, and an empty nickname takes it 
   await hook(2, '').expect(200);
   expect((await marks()).hooks).toEqual([]);
 });
+
+test('a hook of a player who is their own teacher is theirs: the studio’s stays, and nobody else sees it', async () => {
+  const self = await world.sit(world.here.selfTaughtId);
+  const nicknames = async (agent: TestAgent, studentId: string) =>
+    (await agent.get(`/api/schools?student=${studentId}`).expect(200)).body.marks.hooks.map(
+      (one: { nickname: string }) => one.nickname,
+    );
+  const keep = (version: number, nickname: string) =>
+    self.put('/api/hooks').send({ subject: SUBJECT, nickname, picture: null, version });
+  await hook(0, 'the ladder').expect(200);
+  const { selfTaughtStudentId, studentId } = world.here;
+  // Begun over the studio's, whatever its version is.
+  expect((await keep(4, 'my claw').expect(200)).body).toEqual({ version: 1 });
+  await keep(0, 'my paw').expect(409);
+  await keep(1, 'my paw').expect(200);
+  expect(await nicknames(self, selfTaughtStudentId)).toEqual(['my paw']);
+  expect(await nicknames(teacher, studentId)).toEqual(['the ladder']);
+  await keep(2, '').expect(200);
+  expect(await nicknames(self, selfTaughtStudentId)).toEqual(['the ladder']);
+});

@@ -7,32 +7,38 @@ interface PieceRow {
   readonly id: string;
   readonly content: unknown;
   readonly version: number;
+  readonly studentId: string | null;
+}
+
+/** A piece and whose it is: null where it is the studio's. */
+export interface OwnedPiece extends Omit<PieceBody, 'mayChange'> {
+  readonly studentId: string | null;
 }
 
 /** The repertoire of the studio set in this transaction, in the order it was made. */
-export async function pieceRows(manager: EntityManager): Promise<PieceBody[]> {
+export async function pieceRows(manager: EntityManager): Promise<OwnedPiece[]> {
   const rows: PieceRow[] = await manager.query(
-    'SELECT id, content, version FROM piece WHERE NOT removed ORDER BY id',
+    'SELECT id, content, version, student_id AS "studentId" FROM piece WHERE NOT removed ORDER BY id',
   );
   return rows.flatMap((row) => {
     const content = readPieceContent(row.content);
-    return content ? [{ id: row.id, version: row.version, ...content }] : [];
+    return content ? [{ id: row.id, version: row.version, studentId: row.studentId, ...content }] : [];
   });
 }
 
 /** Writes over the version the writer saw (0: none yet); null content takes the piece away. False when stale. */
 export async function writePiece(
   manager: EntityManager,
-  row: { studioId: string; id: string; content: PieceContent | null; at: Date },
+  row: { studioId: string; id: string; content: PieceContent | null; at: Date; studentId: string | null },
   seen: number,
 ): Promise<boolean> {
   const content = row.content && JSON.stringify({ schemaVersion: STORED_VERSION, ...row.content });
   if (seen === 0) {
     if (content === null) return false;
     const made: unknown[] = await manager.query(
-      `INSERT INTO piece (studio_id, id, content, changed_at) VALUES ($1, $2, $3, $4)
+      `INSERT INTO piece (studio_id, id, content, changed_at, student_id) VALUES ($1, $2, $3, $4, $5)
        ON CONFLICT (studio_id, id) DO NOTHING RETURNING 1`,
-      [row.studioId, row.id, content, row.at],
+      [row.studioId, row.id, content, row.at, row.studentId],
     );
     return made.length === 1;
   }
@@ -44,8 +50,14 @@ export async function writePiece(
   return changed[1] === 1;
 }
 
-/** The version stored now; null where this studio has no such piece. */
-export async function pieceVersion(manager: EntityManager, id: string): Promise<number | null> {
-  const found: { version: number }[] = await manager.query('SELECT version FROM piece WHERE id = $1', [id]);
-  return found[0]?.version ?? null;
+/** The version stored now and whose it is; null where this studio has no such piece. */
+export async function pieceHead(
+  manager: EntityManager,
+  id: string,
+): Promise<{ readonly version: number; readonly studentId: string | null } | null> {
+  const found: { version: number; studentId: string | null }[] = await manager.query(
+    'SELECT version, student_id AS "studentId" FROM piece WHERE id = $1',
+    [id],
+  );
+  return found[0] ?? null;
 }

@@ -1,11 +1,11 @@
 /** The studio's repertoire: read by who teaches, written over the version seen, taken away and brought back. */
 import type { PieceBody, PieceContent } from '@finch/contract';
 import type { DataSource } from 'typeorm';
-import { need, type Who } from '../accounts/rights';
+import { makerOf, may, need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
-import { pieceRows, pieceVersion, writePiece } from './pieces.repository';
+import { pieceHead, pieceRows, writePiece } from './pieces.repository';
 
 const STALE = 'the newer piece; yours is still on your screen';
 const MOST_PIECES = 500;
@@ -19,27 +19,34 @@ export interface PiecesService {
 export function makePieces(database: DataSource, clock: Clock): PiecesService {
   const write = (who: Who, id: string, content: PieceContent | null, seen: number) =>
     writeInStudio(database, who.studioId, async (manager) => {
+      const maker = makerOf(who, 'piece.write');
+      const before = await pieceHead(manager, id);
+      if (before && !may(who, 'piece.write', before.studentId ?? undefined))
+        throw new Refusal('piece.not-own', 'pieceId', 'a piece of your own; this one is the studio’s');
       if (seen === 0 && (await pieceRows(manager)).length >= MOST_PIECES)
         throw new Refusal('piece.many', 'pieces', `at most ${MOST_PIECES} pieces; take one away first`);
-      const at = new Date(clock.now());
-      if (!(await writePiece(manager, { studioId: who.studioId, id, content, at }, seen))) {
-        if ((await pieceVersion(manager, id)) === null) throw notFound('pieceId');
+      const row = { studioId: who.studioId, id, content, at: new Date(clock.now()), studentId: maker };
+      if (!(await writePiece(manager, row, seen))) {
+        if (!before) throw notFound('pieceId');
         throw new Refusal('write.stale', 'version', STALE);
       }
-      return (await pieceVersion(manager, id)) ?? 1;
+      return (await pieceHead(manager, id))?.version ?? 1;
     });
   return {
     list: async (who) => {
       need(who, 'piece.read');
-      return inStudio(database, who.studioId, pieceRows);
+      const pieces = await inStudio(database, who.studioId, pieceRows);
+      return pieces.map(({ studentId, ...piece }) => ({
+        ...piece,
+        mayChange: may(who, 'piece.write', studentId ?? undefined),
+      }));
     },
-    keep: async (who, id, { version, ...content }) => {
-      need(who, 'piece.write');
-      return { id, ...content, version: await write(who, id, content, version) };
-    },
-    remove: async (who, id, version) => {
-      need(who, 'piece.write');
-      return { version: await write(who, id, null, version) };
-    },
+    keep: async (who, id, { version, ...content }) => ({
+      id,
+      ...content,
+      mayChange: true,
+      version: await write(who, id, content, version),
+    }),
+    remove: async (who, id, version) => ({ version: await write(who, id, null, version) }),
   };
 }

@@ -23,7 +23,7 @@ test('a piece is made, changed over its version, taken away and brought back', a
       .send({ version: 0, ...content })
       .expect(200)
   ).body;
-  expect(made).toEqual({ id, version: 1, ...content });
+  expect(made).toEqual({ id, version: 1, mayChange: true, ...content });
   const concert = { name: 'The Net Loft', day: '2026-07-04' };
   const locks = { '0.1.0': { frets: [4, 6, 6, 5, 4, 4] } };
   await agent
@@ -31,7 +31,7 @@ test('a piece is made, changed over its version, taken away and brought back', a
     .send({ version: 1, ...content, concert, locks })
     .expect(200);
   const listed = (await agent.get('/api/pieces').expect(200)).body.pieces;
-  expect(listed).toEqual([{ id, version: 2, ...content, concert, locks }]);
+  expect(listed).toEqual([{ id, version: 2, mayChange: true, ...content, concert, locks }]);
   await agent.delete(`/api/pieces/${id}?version=2`).expect(200, { version: 3 });
   expect((await agent.get('/api/pieces').expect(200)).body.pieces).toEqual([]);
   await agent
@@ -103,7 +103,11 @@ test('who does not teach neither reads nor writes; a self-taught player does bot
   // A piece of another studio is not there: neither listed, nor changed, nor taken away.
   const foreign = uuid();
   await inStudio(world.database, elsewhere.studioId, (manager) =>
-    writePiece(manager, { studioId: elsewhere.studioId, id: foreign, content, at: new Date() }, 0),
+    writePiece(
+      manager,
+      { studioId: elsewhere.studioId, id: foreign, content, at: new Date(), studentId: null },
+      0,
+    ),
   );
   const listed: { id: string }[] = (await own.get('/api/pieces').expect(200)).body.pieces;
   expect(listed.map((one) => one.id)).toContain(id);
@@ -113,4 +117,36 @@ test('who does not teach neither reads nor writes; a self-taught player does bot
     .send({ version: 1, ...content })
     .expect(404);
   await own.delete(`/api/pieces/${foreign}?version=1`).expect(404);
+});
+
+test('a player who is their own teacher changes pieces of their own alone; a teacher any', async () => {
+  const [agent, self] = [await teacher(), await world.sit(world.here.selfTaughtId)];
+  const [studios, own] = [uuid(), uuid()];
+  await agent
+    .put(`/api/pieces/${studios}`)
+    .send({ version: 0, ...content })
+    .expect(200);
+  await self
+    .put(`/api/pieces/${own}`)
+    .send({ version: 0, ...content })
+    .expect(200);
+  for (const refused of [
+    self.put(`/api/pieces/${studios}`).send({ version: 1, ...content }),
+    self.delete(`/api/pieces/${studios}?version=1`),
+  ])
+    expect((await refused.expect(403)).body.code).toBe('piece.not-own');
+  const seen = (await self.get('/api/pieces').expect(200)).body.pieces as {
+    id: string;
+    mayChange: boolean;
+  }[];
+  expect([studios, own].map((id) => seen.find((one) => one.id === id)?.mayChange)).toEqual([false, true]);
+  await self
+    .put(`/api/pieces/${own}`)
+    .send({ version: 1, ...content })
+    .expect(200);
+  await agent
+    .put(`/api/pieces/${own}`)
+    .send({ version: 2, ...content })
+    .expect(200);
+  expect((await self.delete(`/api/pieces/${own}?version=3`).expect(200)).body.version).toBe(4);
 });

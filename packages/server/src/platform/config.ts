@@ -8,6 +8,8 @@ export interface DatabaseAccess {
   readonly owner: string;
   readonly application: string;
   readonly cookie: string;
+  /** Names the start of the cluster; see `clusterIs`. */
+  readonly mark?: string;
 }
 
 export interface Config {
@@ -27,8 +29,12 @@ export interface Config {
 export function readConfig(environment: NodeJS.ProcessEnv): Config {
   const file = environment.FINCH_ACCESS_FILE;
   if (!file) throw new Error('FINCH_ACCESS_FILE is not set; start with npm start');
+  const access = JSON.parse(readFileSync(file, 'utf8')) as DatabaseAccess;
+  // Started for a cluster that is gone: another start has written its own access since.
+  if (environment.FINCH_CLUSTER && access.mark !== environment.FINCH_CLUSTER)
+    throw new Error('the database this was started for is gone; start with npm start');
   return {
-    access: JSON.parse(readFileSync(file, 'utf8')) as DatabaseAccess,
+    access,
     database: environment.FINCH_DATABASE ?? 'finch_demo',
     port: Number(environment.FINCH_PORT ?? 4310),
     demo: (environment.FINCH_DEMO as Config['demo'] | undefined) ?? 'no',

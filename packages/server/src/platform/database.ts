@@ -24,6 +24,9 @@ export async function ensureDatabase(access: DatabaseAccess, database: string): 
   });
   await client.connect();
   try {
+    const [cluster] = (await client.query<{ cluster_name: string }>('SHOW cluster_name')).rows;
+    if (access.mark !== undefined && cluster.cluster_name !== access.mark)
+      throw new Error('another database answers at this port than the one this was started for');
     // Two that begin at once would change the same roles: the second waits until the first let go of its connection.
     await client.query('SELECT pg_advisory_lock($1)', [ROLES_LOCK]);
     for (const [role, password] of [

@@ -30,12 +30,18 @@ test.each([
   ['connection lost', coded('08006')],
   ['wrapped by the mapper', Object.assign(new Error('x'), { driverError: { code: '57P02' } })],
   ['the pool is empty', new Error('timeout exceeded when trying to connect')],
+  ['let go of by the mapper', new Error('Query runner already released. Cannot run queries anymore.')],
   ['ended in the middle', new Error('Connection terminated unexpectedly')],
 ])('%s: 503 in words, with when to try again', async (_, error) => {
   const answer = await failing(error);
   expect([answer.status, answer.body.code]).toEqual([503, 'server.database']);
   expect(Number(answer.headers['retry-after'])).toBeGreaterThan(0);
   expect(answer.body.detail).toContain('try again');
+});
+
+test('two who waited for each other: one is asked to come again', async () => {
+  const answer = await failing(coded('40P01'));
+  expect([answer.status, answer.body.code, answer.headers['retry-after']]).toEqual([503, 'server.busy', '2']);
 });
 
 test.each([
@@ -49,6 +55,8 @@ test.each([
     400,
     'request.malformed',
   ],
+  ['the same written a moment before', coded('23505'), 409, 'write.twice'],
+  ['what it belongs to is gone', coded('23503'), 409, 'write.gone'],
   ['a refusal of our own', new Refusal('write.stale', 'version', 'the latest'), 409, 'write.stale'],
   ['a fault of ours', new TypeError('x is undefined'), 500, 'server.crash'],
   ['a column that is not there', coded('42703'), 500, 'server.crash'],

@@ -107,11 +107,17 @@ export const requestId: RequestHandler = (_request, response, next) => {
 /** What the database or the way to it says when it is not there: our own codes of the network, and classes 08, 53 and 57 of SQLSTATE. */
 const NETWORK_DOWN = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND']);
 const SQL_DOWN = /^(08|53|57P)/;
-/** What the driver says without a code. */
+/** What the driver and the mapper say without a code: the mapper lets go of a connection that was lost under it. */
 const DRIVER_DOWN =
-  /timeout exceeded when trying to connect|connection terminated|connection error|connection timeout|not queryable|cannot use a pool after/i;
+  /timeout exceeded when trying to connect|connection terminated|connection error|connection timeout|not queryable|cannot use a pool after|already released/i;
 /** A value that no column takes (class 22): too large a number, a day there is not, text it cannot keep. */
 const SQL_VALUE = /^22/;
+/** The same written twice at once, by another who was first. */
+const SQL_TWICE = '23505';
+/** What it belongs to was taken away meanwhile. */
+const SQL_GONE = '23503';
+/** Two who waited for each other: one of them is asked to come again. */
+const SQL_AGAIN = /^40/;
 const RETRY_SECONDS = 2;
 
 interface Coded {
@@ -161,6 +167,12 @@ function asRefusal(error: unknown, path: string): Refusal | null {
   if (code.startsWith('Z_')) return new Refusal('request.malformed', 'body', 'a body packed as it says');
   if (NETWORK_DOWN.has(code) || SQL_DOWN.test(code) || DRIVER_DOWN.test(String(coded.message)))
     return new Refusal('server.database', 'database', 'the database does not answer; try again in a moment');
+  if (code === SQL_TWICE)
+    return new Refusal('write.twice', 'id', 'what is not there yet; the same came a moment before');
+  if (code === SQL_GONE)
+    return new Refusal('write.gone', 'id', 'what is still there; it was taken away a moment before');
+  if (SQL_AGAIN.test(code))
+    return new Refusal('server.busy', 'database', 'somebody writes the same just now; try again');
   if (SQL_VALUE.test(code))
     return new Refusal('request.value', 'body', 'numbers, days and text that can be kept');
   if (coded.status !== undefined && coded.status >= 400 && coded.status < 500)

@@ -13,12 +13,15 @@ const STATUS: Readonly<Record<string, number>> = {
   'request.host': 403,
   'seat.none': 401,
   'right.missing': 403,
+  'piece.not-own': 403,
   'not-found': 404,
   'write.stale': 409,
   'write.twice': 409,
+  'write.gone': 409,
   'student.twice': 409,
   'server.database': 503,
   'server.reading': 503,
+  'server.busy': 503,
   'server.crash': 500,
 };
 

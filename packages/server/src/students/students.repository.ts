@@ -136,6 +136,7 @@ export async function mergeInto(
     );
   await manager.query('UPDATE lesson SET student_id = $1 WHERE student_id = $2', both);
   await manager.query('UPDATE home_card SET student_id = $1 WHERE student_id = $2', both);
+  await manager.query('UPDATE piece SET student_id = $1 WHERE student_id = $2', both);
   await manager.query(
     `UPDATE grip_mark m SET student_id = $1 WHERE student_id = $2 AND NOT EXISTS (
        SELECT 1 FROM grip_mark o WHERE o.student_id = $1 AND o.kind = m.kind AND o.subject = m.subject)`,

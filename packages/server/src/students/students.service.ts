@@ -3,7 +3,7 @@ import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
 import type { StudentBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import type { Recipe } from '@finch/core/drills';
-import type { PaceRead } from '@finch/core/mastery';
+import { historyPoints, type PaceRead } from '@finch/core/mastery';
 import { BAND } from '@finch/core/pace';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -159,7 +159,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           marks: view.marks,
           playedFor: view.playedFor,
           pace: paceBody(view.pace),
-          skills: state.skills.map((skill) => ({ ...skill, history: [...skill.history] })),
+          skills: state.skills.map((skill) => ({ ...skill, history: historyPoints(skill.history) })),
           pain: state.pain,
           takes: state.takes,
           feels: state.feels,

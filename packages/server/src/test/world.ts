@@ -130,6 +130,7 @@ export async function makeTestWorld(): Promise<TestWorld> {
     log: pino({ level: 'warn' }, { write: (line: string) => void logged.push(line) }),
     demo: false,
     webDist: null,
+    threads: 1,
     workerFile: join(__dirname, './worker.mjs'),
     root: join(__dirname, '../../../..'),
   });

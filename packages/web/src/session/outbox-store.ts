@@ -35,14 +35,19 @@ export function openOutbox(): Promise<OutboxDatabase> {
   });
 }
 
+/** The largest number an event may have; a device that counted so far, or whose count is none, begins anew as another. */
+const LARGEST_SEQ = 2_147_483_647;
+
 /** This device's id and its next number, in one transaction, so that two tabs never share a number. */
 export async function nextDeviceSeq(
   database: OutboxDatabase,
   makeId: () => string,
 ): Promise<{ deviceId: string; deviceSeq: number }> {
   const transaction = database.transaction('device', 'readwrite');
-  const deviceId = String((await transaction.store.get('id')) ?? makeId());
-  const deviceSeq = Number((await transaction.store.get('seq')) ?? 0) + 1;
+  const next = Number((await transaction.store.get('seq')) ?? 0) + 1;
+  const counts = Number.isInteger(next) && next >= 1 && next <= LARGEST_SEQ;
+  const deviceId = String((counts && (await transaction.store.get('id'))) || makeId());
+  const deviceSeq = counts ? next : 1;
   await transaction.store.put(deviceId, 'id');
   await transaction.store.put(deviceSeq, 'seq');
   await transaction.done;

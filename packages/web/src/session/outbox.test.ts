@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import type { BatchAnswer, SentEvent } from '@finch/contract';
 import { ringCheck, type Take } from '@finch/core/drills';
+import type { Problem } from '@finch/core';
 import { inDeviceTime, makeOutbox, type Outbox } from './outbox';
 import { openOutbox } from './outbox-store';
 
@@ -36,6 +37,7 @@ async function fresh(): Promise<Outbox> {
       sent.push([...events]);
       return answer(events);
     },
+    refusalOf: (error) => (error instanceof Error ? null : (error as Problem)),
   });
 }
 
@@ -92,6 +94,39 @@ describe('outbox', () => {
     await box.putAway(bad);
     expect(await box.list('seat')).toEqual([]);
   });
+
+  test('a batch refused as a whole is sent one by one: the bad one stays with its reason, the others are stored', async () => {
+    const box = await fresh();
+    const ids: string[] = [];
+    for (const label of ['one', 'bad', 'two']) ids.push(await box.keep('seat', 'student', attempt, label));
+    answer = (events) =>
+      events.some((event) => event.id === ids[1])
+        ? Promise.reject({ code: 'request.value', at: 'body', detail: 'x' })
+        : storeAll(events);
+    expect(await box.flush('seat')).toBe(2);
+    expect((await box.list('seat')).map(({ id, status, problem }) => [id, status, problem?.code])).toEqual([
+      [ids[1], 'refused', 'request.value'],
+    ]);
+    await box.keep('seat', 'student', attempt, 'later');
+    answer = storeAll;
+    expect(await box.flush('seat')).toBe(1);
+  });
+
+  test.each([2_147_483_647, -5, 'many', 1.5])(
+    'a device that counted to %s begins anew as another',
+    async (seq) => {
+      const database = await openOutbox();
+      const box = await fresh();
+      await box.keep('seat', 'student', attempt, 'before');
+      await database.put('device', seq, 'seq');
+      await box.keep('seat', 'student', attempt, 'after');
+      await box.keep('seat', 'student', attempt, 'next');
+      await box.flush('seat');
+      const all = sent.flat();
+      expect(all.map((event) => event.deviceSeq).sort()).toEqual([1, 1, 2]);
+      expect(new Set(all.map((event) => event.deviceId)).size).toBe(2);
+    },
+  );
 
   test('what the server knew already is put away', async () => {
     const box = await fresh();

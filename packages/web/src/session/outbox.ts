@@ -5,6 +5,7 @@
 import type { BatchAnswer, SentEvent } from '@finch/contract';
 import type { Feel, Take } from '@finch/core/drills';
 import type { EventSaid } from '@finch/core/mastery';
+import type { Problem } from '@finch/core';
 import { nextDeviceSeq, recordsOf, type OutboxDatabase, type OutboxRecord } from './outbox-store';
 
 export interface OutboxParts {
@@ -13,6 +14,8 @@ export interface OutboxParts {
   readonly now: () => string;
   /** Rejects when the server did not answer. */
   readonly send: (events: readonly SentEvent[]) => Promise<BatchAnswer>;
+  /** Why the server takes none of a batch, where it said so of what was sent; null where it may take it later. */
+  readonly refusalOf: (error: unknown) => Problem | null;
 }
 
 /**
@@ -47,7 +50,25 @@ export interface Outbox {
 
 const AT_ONCE = 50;
 
-export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox {
+export function makeOutbox({ database, makeId, now, send, refusalOf }: OutboxParts): Outbox {
+  /** A batch refused as a whole is sent one by one, so that what is wrong in it is found and the rest goes on behind it. */
+  const sendSome = async (records: readonly OutboxRecord[], sentAt: string): Promise<BatchAnswer> => {
+    try {
+      return await send(records.map((record) => ({ ...record.event, sentAt }) as SentEvent));
+    } catch (error) {
+      const problem = refusalOf(error);
+      if (!problem) throw error;
+      const [one, ...more] = records;
+      if (more.length === 0) return { stored: [], known: [], refused: [{ id: one.id, problem }] };
+      const answers: BatchAnswer[] = [];
+      for (const record of records) answers.push(await sendSome([record], sentAt));
+      return {
+        stored: answers.flatMap((answer) => answer.stored),
+        known: answers.flatMap((answer) => answer.known),
+        refused: answers.flatMap((answer) => answer.refused),
+      };
+    }
+  };
   const flush = async (seat: string): Promise<number> => {
     let stored = 0;
     for (;;) {
@@ -55,8 +76,7 @@ export function makeOutbox({ database, makeId, now, send }: OutboxParts): Outbox
         .filter((record) => record.status === 'waiting')
         .slice(0, AT_ONCE);
       if (waiting.length === 0) return stored;
-      const sentAt = now();
-      const answer = await send(waiting.map((record) => ({ ...record.event, sentAt }) as SentEvent));
+      const answer = await sendSome(waiting, now());
       const done = new Set([...answer.stored, ...answer.known]);
       const transaction = database.transaction('records', 'readwrite');
       let moved = 0;

@@ -14,8 +14,9 @@ export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
     queryFn: () => call(routes.board),
     enabled: computed(() => toValue(on)),
     placeholderData: (before) => before,
-    // A plan that is being made is there in a moment.
-    refetchInterval: ({ state }) => (state.data?.lessons.some((one) => one.planComing) ? COMING_MS : false),
+    // What is being made is there in a moment.
+    refetchInterval: ({ state }) =>
+      state.data?.gradesComing || state.data?.lessons.some((one) => one.planComing) ? COMING_MS : false,
   });
 }
 

@@ -12,6 +12,9 @@ import { openOutbox, type OutboxRecord } from './outbox-store';
 
 const RETRY_MS = 4000;
 
+/** Answers that speak of what was sent, not of who sits or of the server. */
+const OF_THE_SENT = [400, 413, 422];
+
 export const useSeat = defineStore('seat', () => {
   const body = shallowRef<SessionBody | null>(null);
   const records = shallowRef<readonly OutboxRecord[]>([]);
@@ -35,6 +38,8 @@ export const useSeat = defineStore('seat', () => {
         database,
         makeId: () => uuid(),
         now: () => new Date().toISOString(),
+        refusalOf: (error) =>
+          error instanceof Refused && OF_THE_SENT.includes(error.status) ? error.problem : null,
         send: (events) => call(routes.sendEvents, { body: { events: [...events] } }),
       }),
     ));

@@ -153,10 +153,14 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'write.stale': () => 'Not kept: somebody kept a newer version meanwhile. Yours is still here.',
   'right.missing': () => 'Your seat does not allow this. Sit down as a teacher.',
   'server.database': () => 'The database does not answer. Try again in a moment.',
+  'write.gone': () => 'What this belongs to was taken away meanwhile. Load the page again.',
+  'server.busy': () => 'Somebody writes the same just now. Try again in a moment.',
   'server.reading': (_, detail) =>
     `The takes of your students are being read anew: ${detail} so far. It comes by itself in a moment.`,
   'server.away': () => 'The server did not answer. What you have here is kept. Try again.',
   'server.crash': (_, detail) => `Something broke on the server. ${detail}`,
+  'piece.not-own': () =>
+    'This piece is the studio’s: a teacher changes it. Change it, and yours is kept beside it.',
   'not-found': () => 'That is not in this studio any more.',
   'take.student': () => 'This take belongs to a student you may not log for.',
   'take.ahead': () => 'This take lies in the future; check the clock of this device.',

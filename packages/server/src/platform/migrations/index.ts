@@ -1,4 +1,5 @@
 import { Foundations1764000000000 } from './foundations';
+import { OwnThings1764800000000 } from './own-things';
 import { Pieces1764200000000 } from './pieces';
 import { LogPlaces1764700000000 } from './log-places';
 import { PlanStanding1764300000000 } from './plan-standing';
@@ -17,4 +18,5 @@ export const migrations = [
   PlayedRecord1764500000000,
   StrayCounted1764600000000,
   LogPlaces1764700000000,
+  OwnThings1764800000000,
 ];

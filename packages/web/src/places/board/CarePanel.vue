@@ -51,7 +51,9 @@ const SHOWN = 4;
     </div>
     <div>
       <h2>Too hard for the hand</h2>
-      <p v-if="!board.tooHard.length" class="empty">Nothing begun is over a limit.</p>
+      <p v-if="!board.tooHard.length" class="empty">
+        {{ board.gradesComing ? 'Grips are being graded…' : 'Nothing begun is over a limit.' }}
+      </p>
       <ul>
         <li v-for="one in board.tooHard.slice(0, SHOWN)" :key="one.studentId">
           <button type="button" @click="emit('open', one.studentId)">

@@ -44,8 +44,8 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
           <b class="display">{{ one.piece.title }}</b>
           <small
             >{{ chordText(one.piece.key.replace(' major', '').replace(' minor', 'm')) }} ·
-            {{ one.piece.tempoBpm
-            }}<template v-if="one.body.concert">
+            {{ one.piece.tempoBpm }}<template v-if="!one.body.mayChange"> · the studio’s</template
+            ><template v-if="one.body.concert">
               · <b>{{ day(one.body.concert.day) }}</b></template
             ></small
           >

@@ -5,6 +5,7 @@ const listed = (title: string, day: string | null): Listed => ({
   body: {
     id: title,
     version: 1,
+    mayChange: true,
     chart: '',
     concert: day ? { name: 'somewhere', day } : null,
     locks: {},

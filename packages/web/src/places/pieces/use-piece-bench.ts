@@ -46,7 +46,7 @@ export function usePieceBench(pieceId: () => string | undefined) {
   const asks = useDemand(shown, drilling);
   const { piece, demand } = asks;
   const group = useGroup(student, shown);
-  const keeping = usePieceKeeping(shown, store);
+  const keeping = usePieceKeeping(shown, store, (id) => void open(id));
   const chart = useChartShown({
     piece,
     demand,

@@ -11,21 +11,33 @@ jest.mock('../../session/drafts', () => ({
 }));
 
 const CHART = 'title: Tin Heron\nkey: C major\ntime: 4/4\ntempo: 90\n\n[A]\n| C | Am |\n';
-const PIECE: PieceBody = { id: 'p1', version: 3, chart: CHART, concert: null, locks: {}, parts: {} };
+const PIECE: PieceBody = {
+  id: 'p1',
+  version: 3,
+  mayChange: true,
+  chart: CHART,
+  concert: null,
+  locks: {},
+  parts: {},
+};
 
 function dialogs(works: boolean, piece: PieceBody | null = PIECE) {
   const opened: string[] = [];
   const shown = shallowRef<Listed | null>(piece && { body: piece, piece: readChart(piece.chart).piece });
   const written: string[] = [];
-  const keeping = usePieceKeeping(shown, {
-    keep: async (id, version, content) => {
-      if (!works) throw new Error('the server did not answer');
-      written.push(id);
-      return { id, version: version + 1, ...content };
+  const keeping = usePieceKeeping(
+    shown,
+    {
+      keep: async (id, version, content) => {
+        if (!works) throw new Error('the server did not answer');
+        written.push(id);
+        return { id, version: version + 1, mayChange: true, ...content };
+      },
+      remove: async ({ version }) => version,
+      newest: async () => piece,
     },
-    remove: async ({ version }) => version,
-    newest: async () => piece,
-  });
+    () => undefined,
+  );
   return { ...usePieceDialogs(shown, keeping, (id) => opened.push(id)), keeping, opened, written };
 }
 beforeEach(() => (dropped.length = 0));

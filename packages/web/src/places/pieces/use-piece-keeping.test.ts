@@ -12,18 +12,28 @@ const stale = () => new Refused({ code: 'write.stale', at: 'version', detail: 'n
 /** A server with one piece, and a screen that shows it as it was when it was last looked at. */
 function studio(given: Partial<PieceBody> = {}) {
   const server: { piece: PieceBody | null; away: boolean; lostAnswers: boolean } = {
-    piece: { id: 'p1', version: 3, chart: CHART, concert: null, locks: {}, parts: {}, ...given },
+    piece: {
+      id: 'p1',
+      version: 3,
+      mayChange: true,
+      chart: CHART,
+      concert: null,
+      locks: {},
+      parts: {},
+      ...given,
+    },
     away: false,
     lostAnswers: false,
   };
   const onScreen = ref(server.piece);
+  const beside: string[] = [];
   const keeping = usePieceKeeping(
     computed(() => onScreen.value && { body: onScreen.value, piece: readChart(onScreen.value.chart).piece }),
     {
       keep: async (id, version, content) => {
         if (server.away) throw new Unanswered('the server did not answer');
         if ((server.piece?.version ?? 0) !== version) throw stale();
-        server.piece = { id, version: version + 1, ...content };
+        server.piece = { id, version: version + 1, mayChange: true, ...content };
         if (server.lostAnswers) throw new Unanswered('the server did not answer');
         onScreen.value = server.piece;
         return server.piece;
@@ -35,11 +45,12 @@ function studio(given: Partial<PieceBody> = {}) {
       },
       newest: async () => server.piece,
     },
+    (id) => beside.push(id),
   );
   const elsewhere = (change: Partial<PieceBody>) => {
     if (server.piece) server.piece = { ...server.piece, ...change, version: server.piece.version + 1 };
   };
-  return { server, onScreen, keeping, elsewhere };
+  return { server, onScreen, keeping, elsewhere, beside };
 }
 
 test('a part is changed and the rest stays; what came of it is said', async () => {
@@ -52,6 +63,17 @@ test('a part is changed and the rest stays; what came of it is said', async () =
     parts: { s1: 'two notes' },
   });
   expect([keeping.said.value, keeping.versions.trouble.value]).toEqual(['Bram plays two notes.', '']);
+});
+
+test('of the studio’s piece a player keeps one of their own beside it, without its concert and parts, and sees that one', async () => {
+  const { server, keeping, beside } = studio({ mayChange: false, concert: CONCERT, parts: { s1: 'capo' } });
+  const studios = server.piece;
+  server.piece = null;
+  expect(await keeping.change(() => ({ chart: CHART.replace('90', '80') }), 'Slower.')).toBe(true);
+  expect(server.piece).toMatchObject({ version: 1, concert: null, parts: {} });
+  expect(server.piece).toMatchObject({ id: beside[0], chart: expect.stringContaining('80') });
+  expect(beside[0]).not.toBe(studios?.id);
+  expect(keeping.said.value).toContain('a piece of your own');
 });
 
 test('what somebody changed elsewhere in the piece meanwhile stays, without a question', async () => {

@@ -42,7 +42,12 @@ function newIn(from: PieceBody, to: PieceBody): string {
 }
 
 /** Every writer says what came of it in `said` or `trouble`; those that make a piece give its id, or null. */
-export function usePieceKeeping(shown: Readonly<Ref<Listed | null>>, { keep, remove, newest }: Store) {
+export function usePieceKeeping(
+  shown: Readonly<Ref<Listed | null>>,
+  { keep, remove, newest }: Store,
+  /** Shows a piece that was made beside the one shown. */
+  beside: (id: string) => void,
+) {
   const busy = ref(false);
   const trouble = ref('');
   const said = ref('');
@@ -92,6 +97,8 @@ export function usePieceKeeping(shown: Readonly<Ref<Listed | null>>, { keep, rem
   ): Promise<boolean> {
     if (!ground) return false;
     said.value = trouble.value = '';
+    if (!ground.mayChange)
+      return (await keepBeside(ground, { ...contentOf(ground), ...how(ground) })) !== null;
     pending = { ground, change: how, words };
     versions.began(ground.version);
     if (await versions.keep()) return true;
@@ -106,6 +113,17 @@ export function usePieceKeeping(shown: Readonly<Ref<Listed | null>>, { keep, rem
       return true;
     }
     return !changed(ground, theirs).some((part) => parts.includes(part)) && keepMine();
+  }
+  /** Of a piece that is not one's own to change: another, beside it, and shown from now on. */
+  async function keepBeside(ground: PieceBody, content: PieceContent): Promise<string | null> {
+    const id = uuid();
+    const kept = await write(async () => {
+      await keep(id, 0, { ...content, concert: null, parts: {} });
+      const { title } = readChart(ground.chart).piece;
+      return `${title} is kept as a piece of your own; the studio’s is as it was.`;
+    });
+    if (kept) beside(id);
+    return kept ? id : null;
   }
   /** Mine over theirs: only what I changed, the rest as they left it. */
   async function keepMine(): Promise<boolean> {
