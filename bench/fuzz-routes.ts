@@ -145,6 +145,8 @@ function raw(
       },
     );
     asked.on('error', () => resolve({ status: 0, text: '' }));
+    // Said for a DELETE too, which has none of its own accord: the server would take the rest for another request.
+    if (body !== undefined) asked.setHeader('content-length', Buffer.byteLength(body));
     asked.end(body);
   });
 }

@@ -234,13 +234,19 @@ function rows(): Row[] {
   ];
 }
 
-const made = rows();
-if (process.argv.includes('--screen')) made.push(...(await (await import('./screen')).screenRows()));
-if (process.argv.includes('--slow')) made.push(...(await (await import('./slow')).slowRows()));
-if (process.argv.includes('--playback')) made.push(...(await (await import('./playback')).playbackRows()));
-if (process.argv.includes('--json')) console.log(JSON.stringify(made, null, 2));
-else {
-  const width = Math.max(...made.map((row) => row.what.length));
-  console.log(`${'what'.padEnd(width)}  ${'median'.padStart(16)}  aim`);
-  for (const row of made) console.log(`${row.what.padEnd(width)}  ${row.median.padStart(16)}  ${row.aim}`);
+async function table(): Promise<void> {
+  const made = rows();
+  if (process.argv.includes('--screen')) made.push(...(await (await import('./screen')).screenRows()));
+  if (process.argv.includes('--slow')) made.push(...(await (await import('./slow')).slowRows()));
+  if (process.argv.includes('--playback')) made.push(...(await (await import('./playback')).playbackRows()));
+  if (process.argv.includes('--json')) console.log(JSON.stringify(made, null, 2));
+  else {
+    const width = Math.max(...made.map((row) => row.what.length));
+    console.log(`${'what'.padEnd(width)}  ${'median'.padStart(16)}  aim`);
+    for (const row of made) console.log(`${row.what.padEnd(width)}  ${row.median.padStart(16)}  ${row.aim}`);
+  }
 }
+
+// A server of its own, and minutes: apart from the rest.
+if (process.argv.includes('--load')) await import('./load');
+else await table();

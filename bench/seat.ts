@@ -1,5 +1,6 @@
 /** A client of the server with a connection and a seat of its own, for scripts that ask a great deal. */
 import { Agent, request } from 'node:http';
+import { setTimeout as sleep } from 'node:timers/promises';
 
 export interface Answer {
   readonly status: number;
@@ -50,7 +51,12 @@ export class Seat {
   }
 
   async json<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
-    const answer = await this.ask(path, method, body);
+    let answer = await this.ask(path, method, body);
+    // Told to come again, it does, for a while.
+    for (let tries = 0; answer.status === 503 && tries < 30; tries++) {
+      await sleep(500);
+      answer = await this.ask(path, method, body);
+    }
     if (answer.status !== 200) throw new Error(`${method} ${path}: ${answer.status} ${answer.text()}`);
     return JSON.parse(answer.text()) as T;
   }

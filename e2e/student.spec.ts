@@ -45,6 +45,45 @@ test('a student practises on a phone while the server goes away and comes back; 
   await expect(page.getByText('server away')).toHaveCount(0);
 });
 
+test('a take the server cannot keep is refused alone, with words; what was kept behind it goes on, and the device begins anew', async ({
+  page,
+  sit,
+  world,
+}) => {
+  await sit('Junia Ardlesey');
+  await expect(page.locator('.keep-sheet')).toBeVisible();
+  await world.stop();
+  await answerCard(page);
+  await page.getByRole('button', { name: 'Keep this take' }).tap();
+  await expect(page.getByText('1 take kept here')).toBeVisible();
+  // As a device had it whose count ran over: its take lies first, and every later one would have a larger number.
+  await page.evaluate(async () => {
+    const asked = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result);
+        request.onerror = () => reject(request.error);
+      });
+    const database = await asked(indexedDB.open('finch-outbox'));
+    const store = database.transaction(['records', 'device'], 'readwrite');
+    const [record] = await asked(store.objectStore('records').getAll());
+    record.event.deviceSeq = 2_147_483_648;
+    await asked(store.objectStore('records').put(record));
+    await asked(store.objectStore('device').put(2_147_483_648, 'seq'));
+    database.close();
+  });
+  await page.getByRole('button', { name: 'Next card' }).tap();
+  await answerCard(page);
+  await page.getByRole('button', { name: 'Keep this take' }).tap();
+  await expect.poll(() => takesHere(page)).toBe(2);
+  await world.start();
+  await page.reload();
+  await expect.poll(() => takesHere(page)).toBe(1);
+  await page.getByRole('button', { name: '1 take refused: why?' }).tap();
+  await expect(page.locator('.modal.show .refusals')).toContainText(/\w{4}/);
+  await page.locator('.modal.show').getByRole('button', { name: 'Put away' }).tap();
+  await expect.poll(() => takesHere(page)).toBe(0);
+});
+
 test('takes kept while one person sat are not sent when another sits down', async ({ page, sit, world }) => {
   await sit('Junia Ardlesey');
   await expect(page.locator('.keep-sheet')).toBeVisible();

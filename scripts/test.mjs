@@ -92,6 +92,9 @@ async function main() {
     const access = { FINCH_ACCESS_FILE: cluster.accessFile, FINCH_PG_BIN: postgresBin() };
     await jest('server', ['server'], access, ['--maxWorkers=1']);
     await cluster.stop();
+    console.log('Faults: server, database and connections killed under twenty clients');
+    const well = (await run(process.execPath, [join(root, 'scripts', 'chaos.mjs'), '30'])) === 0;
+    add({ passed: well ? 1 : 0, failed: well ? 0 : 1 });
   }
   if (wanted('browser')) {
     await stage('Build', () => ensureBuild());

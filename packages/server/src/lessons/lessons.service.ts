@@ -30,7 +30,7 @@ import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
-import { namesTaught } from '../students/roster.service';
+import { namesTaught, studentOf } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import type { Work } from '../work/work';
 import {
@@ -196,7 +196,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States, 
     book: async (who, lesson) => {
       need(who, 'lesson.write', lesson.studentId);
       return writeInStudio(database, who.studioId, async (manager) => {
-        const { record } = await states.view(manager, who.studioId, lesson.studentId, clock.now());
+        const record = await studentOf(manager, lesson.studentId);
         const before = await lessonById(manager, who.studioId, lesson.id);
         // Sent again because the answer was lost: booked once.
         if (

@@ -11,6 +11,7 @@ import { proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound } from '../platform/problems';
+import { studentOf } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import type { Work } from '../work/work';
 import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
@@ -68,7 +69,7 @@ export function makePracticeRoom(
     assign: async (who, studentId, card) => {
       need(who, 'home.assign', studentId);
       await writeInStudio(database, who.studioId, async (manager) => {
-        await states.view(manager, who.studioId, studentId, clock.now());
+        await studentOf(manager, studentId);
         const row = {
           studioId: who.studioId,
           studentId,

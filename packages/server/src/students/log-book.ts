@@ -27,7 +27,7 @@ export interface LogBook {
 
 /** Students read in one task. */
 const CHUNK = 16;
-const PATIENCE_MS = 4_000;
+const PATIENCE_MS = 8_000;
 
 const isKnown = (known: LogRead | undefined, wanted: WantedLog, now: number): boolean =>
   known?.ground === wanted.ground &&

@@ -1,5 +1,6 @@
 /** Who is in the studio, as other capabilities ask it inside their own transaction. */
 import type { EntityManager } from 'typeorm';
+import { notFound } from '../platform/problems';
 import { archivedStudents, isStudent, studentRecords, type StudentRecord } from './students.repository';
 
 /** Whether somebody of that id is or was taught here; doubles that were merged count, since takes for them may be on their way. */
@@ -14,3 +15,10 @@ export async function namesTaught(manager: EntityManager): Promise<ReadonlyMap<s
 /** Who was put away and can be brought back. */
 export const putAway = (manager: EntityManager): Promise<Pick<StudentRecord, 'id' | 'name'>[]> =>
   archivedStudents(manager);
+
+/** What stands of a student beside their log; refuses where there is none. */
+export async function studentOf(manager: EntityManager, studentId: string): Promise<StudentRecord> {
+  const [record] = await studentRecords(manager, studentId);
+  if (!record) throw notFound('studentId');
+  return record;
+}
