@@ -20,7 +20,7 @@ const REASONS = {
 };
 
 /** Why nothing can be kept in a folder, and what to do. */
-export const unwritable = (folder, code) =>
+const unwritable = (folder, code) =>
   `${folder} cannot be written: ${REASONS[code] ?? `the system says ${code}`}, then start again. Nothing was changed.`;
 
 /** A private folder under .data, made when missing. */

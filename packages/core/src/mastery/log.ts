@@ -65,7 +65,7 @@ export const byTime = (a: TimedEvent, b: TimedEvent): number =>
   a.at - b.at || (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
 
 /** Events in the order they happened. */
-export const inOrder = (events: readonly LogEvent[]): TimedEvent[] =>
+const inOrder = (events: readonly LogEvent[]): TimedEvent[] =>
   events.map((event) => ({ event, at: happenedAt(event) })).sort(byTime);
 
 /** What happened up to an instant, in order; `live` without what was taken back; and what is dated after it. */

@@ -7,7 +7,8 @@ import type { Logger } from 'pino';
 import type { StudentView } from '../students/states.service';
 import type { SyllabusVersion } from '../syllabus/syllabus.service';
 import { isClosed, type Work } from '../work/work';
-import { begunSkills, type WeighedSkill } from './too-hard';
+import { begunSkills } from './too-hard';
+import type { WeighedSkill } from './weigh';
 
 export interface Weights {
   /** Of each student the skills begun that have grips, with the heaviest of them, as far as they are known by now. */

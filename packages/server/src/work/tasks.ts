@@ -2,7 +2,7 @@
 import type { PaperBody } from '@finch/contract';
 import type { Result } from '@finch/core';
 import type { planLesson, LessonPlan } from '@finch/core/planning';
-import type { WeighedSkill, WeighAsked } from '../board/too-hard';
+import type { WeighedSkill, WeighAsked } from '../board/weigh';
 import type { LogRead, LogsToRead } from '../practice/log-reading';
 
 export interface Tasks {

@@ -7,7 +7,7 @@ import type { Outcome, TaskName, Tasks } from './tasks';
 import type { WorkerParts } from './worker';
 
 /** Thrown for a task that was asked for as the server ended. */
-export class Closed extends Error {}
+class Closed extends Error {}
 export const isClosed = (problem: unknown): boolean => problem instanceof Closed;
 
 export interface Work {

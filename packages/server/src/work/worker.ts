@@ -2,7 +2,7 @@
 import { planLesson } from '@finch/core/planning';
 import { Client } from 'pg';
 import { workerData } from 'piscina';
-import { weighGrips } from '../board/too-hard';
+import { weighGrips } from '../board/weigh';
 import type { DatabaseAccess } from '../platform/config';
 import type { Asks } from '../platform/database';
 import { readLogs } from '../practice/log-reading';
