@@ -1,5 +1,6 @@
 // Kills `npm start` hard in the middle of each of its stages, in a throwaway clone, and starts it again each time:
 // the next start must serve and say that it is well. node scripts/try-kills.mjs [STAGE...]; all take some six minutes.
+// With --random N it is killed at N random moments of a start that has everything to make but the packages.
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -16,7 +17,11 @@ const INTO_STAGE_MS = {
   'Migrations and data': 4000,
   Server: 700,
 };
-const asked = process.argv.slice(2);
+const randomly = process.argv.indexOf('--random');
+const moments = randomly < 0 ? 0 : Number(process.argv[randomly + 1]) || 20;
+/** Of a start with packages and a build: from the database to a while after it serves. */
+const LONGEST_MS = 9000;
+const asked = randomly < 0 ? process.argv.slice(2) : ['none'];
 const stages = STAGES.filter((stage) => asked.length === 0 || asked.includes(stage));
 const work = mkdtempSync(join(tmpdir(), 'finch-kills-'));
 // Reachable by the system user postgres, so that the whole cluster lies in the clone and goes with it.
@@ -75,29 +80,42 @@ const left = () =>
 let failed = 0;
 try {
   spawnSync('git', ['clone', '-q', root, clone], { stdio: 'inherit' });
-  for (const stage of stages) {
-    const run = start();
-    const reached = await heard(run, `${stage} ... `);
-    await sleep(INTO_STAGE_MS[stage]);
+  const killed = async (run) => {
     const during = run.state.said.trimEnd().split('\n').at(-1);
     run.child.kill('SIGKILL');
     await run.ended;
     const { health, seconds } = await servesNow();
     const after = left();
-    const fine = reached && health === 'well' && after === 0;
+    const fine = health === 'well' && after === 0;
     if (!fine) failed++;
     console.log(
       `${fine ? 'ok' : 'FAILED'}  killed in "${during}"; next start: ${health} after ${seconds} s, processes left ${after}`,
     );
+  };
+  for (const stage of stages) {
+    const run = start();
+    if (!(await heard(run, `${stage} ... `))) failed++;
+    await sleep(INTO_STAGE_MS[stage]);
+    await killed(run);
     // The stages after this one must have work to do again.
     if (stage === 'System packages' || stage === 'npm packages')
       rmSync(join(clone, 'node_modules'), { recursive: true, force: true });
     if (stage !== 'Migrations and data')
-      rmSync(join(clone, 'packages/web/dist'), { recursive: true, force: true });
+      for (const part of ['web', 'server'])
+        rmSync(join(clone, 'packages', part, 'dist'), { recursive: true, force: true });
     rmSync(join(clone, '.data'), { recursive: true, force: true });
+  }
+  if (moments > 0) await servesNow();
+  for (let i = 0; i < moments; i++) {
+    rmSync(join(clone, '.data'), { recursive: true, force: true });
+    const run = start();
+    await heard(run, 'npm packages ... ');
+    await sleep(Math.random() * LONGEST_MS);
+    await killed(run);
   }
 } finally {
   rmSync(work, { recursive: true, force: true });
 }
-console.log(`${stages.length - failed} of ${stages.length} stages survived a kill`);
+const all = stages.length + moments;
+console.log(`${all - failed} of ${all} kills survived`);
 process.exitCode = failed ? 1 : 0;
