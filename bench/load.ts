@@ -178,7 +178,26 @@ async function grow(world: World): Promise<void> {
   console.log(`a studio of ${rows[0].students} students with ${rows[0].takes} takes`);
 }
 
+/** Until the day's plans and grades that are made beside the Board are there. */
+async function settled(world: World, what: string): Promise<void> {
+  const [seat] = await seated(world.url, 1);
+  const start = performance.now();
+  const coming = async () => {
+    const { lessons, gradesComing } = await seat.json<{
+      lessons: { planComing: boolean }[];
+      gradesComing: boolean;
+    }>('/api/board');
+    return gradesComing || lessons.some((one) => one.planComing);
+  };
+  while (await coming()) await sleep(250);
+  console.log(
+    `${what}, all plans of the day made after ${((performance.now() - start) / 1000).toFixed(1)} s`,
+  );
+  seat.leave();
+}
+
 async function all(world: World, what: string): Promise<void> {
+  await settled(world, what);
   for (const clients of [1, 10, 50]) await boards(world, what, clients);
   await afterTakes(world, what);
   await firstBoard(world, what);

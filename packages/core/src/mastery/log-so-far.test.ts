@@ -126,12 +126,6 @@ test('reading it changes nothing: what is added a week later is what the whole l
   expect(later && paceAt(later.pace, context, NOW)).toEqual(paceOf(events, context, NOW));
 });
 
-test('it can be stored: a clone through a buffer goes on as the original', () => {
-  const events = [0, 1, 2].map((day) => take(START + day * DAY, 'clean', { tempoBpm: 60 }));
-  const stored = structuredClone(reader.read(events.slice(0, 2), NOW));
-  expect(reader.add(stored, events.slice(2), NOW)).toEqual(reader.read(events, NOW));
-});
-
 test('what changes the past is not added: an earlier take, one of the same time with an earlier id, one taken back', () => {
   const [early, one, two] = [take(START, 'clean'), take(START + DAY, 'clean'), take(START + DAY, 'nearly')];
   const taken = logged(START + 2 * DAY, { kind: 'void', voids: one.id, at: iso(START + 2 * DAY) });

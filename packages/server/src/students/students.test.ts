@@ -302,13 +302,17 @@ describe('erasing', () => {
     await teacher.get(`/api/students/${id}`).expect(404);
     const left = await inStudio(world.owner, world.here.studioId, async (manager) => ({
       log: await manager.query('SELECT 1 FROM log_event WHERE student_id = ANY($1)', [[id, double]]),
+      read: await manager.query(
+        'SELECT 1 FROM log_head WHERE student_id = ANY($1) UNION SELECT 1 FROM log_snapshot WHERE student_id = ANY($1)',
+        [[id, double]],
+      ),
       lessons: await manager.query('SELECT 1 FROM lesson WHERE student_id = ANY($1)', [[id, double]]),
       played: await manager.query('SELECT 1 FROM played_record WHERE student_id = ANY($1)', [[id, double]]),
       people: await manager.query("SELECT name FROM person WHERE name LIKE 'Brind%'"),
       others: await manager.query('SELECT 1 FROM student WHERE id = $1', [world.here.studentId]),
     }));
-    expect([left.log, left.lessons, left.played, left.people].map((rows) => rows.length)).toEqual([
-      0, 0, 0, 0,
+    expect([left.log, left.read, left.lessons, left.played, left.people].map((rows) => rows.length)).toEqual([
+      0, 0, 0, 0, 0,
     ]);
     expect(left.others).toHaveLength(1);
   });
