@@ -6,7 +6,7 @@ import ReadyTable from './ReadyTable.vue';
 import type { PieceBench } from './use-piece-bench';
 
 const props = defineProps<{ bench: PieceBench }>();
-const { taught, first, asks, group, needs, concert, ready, keeping, dialogs } = props.bench;
+const { shown, taught, first, asks, group, needs, concert, ready, keeping, dialogs } = props.bench;
 const { student, drilling, limit } = taught;
 const { piece, demand, failed } = asks;
 const { members } = group;
@@ -46,7 +46,9 @@ const { is } = dialogs;
         }}</BButton>
       </div>
       <ReadyTable v-if="ready.length" :lines="ready" :tempo-bpm="piece.tempoBpm" :days="concert?.days ?? 0" />
-      <BButton size="sm" variant="link" @click="keeping.takeAway">Take this piece away</BButton>
+      <BButton v-if="shown?.body.mayChange" size="sm" variant="link" @click="keeping.takeAway"
+        >Take this piece away</BButton
+      >
     </template>
     <p class="small">A barre is pressed, checked and released; pain means stop.</p>
   </aside>

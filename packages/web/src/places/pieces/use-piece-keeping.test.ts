@@ -76,6 +76,13 @@ test('of the studio’s piece a player keeps one of their own beside it, without
   expect(keeping.said.value).toContain('a piece of your own');
 });
 
+test('a concert a player sets on the studio’s piece is on their own', async () => {
+  const { server, keeping } = studio({ mayChange: false, parts: { s1: 'capo' } });
+  server.piece = null;
+  expect(await keeping.change(() => ({ concert: CONCERT }), 'Set.')).toBe(true);
+  expect(server.piece).toMatchObject({ version: 1, concert: CONCERT, parts: {} });
+});
+
 test('what somebody changed elsewhere in the piece meanwhile stays, without a question', async () => {
   const { server, keeping, elsewhere } = studio();
   elsewhere({ concert: CONCERT });

@@ -97,8 +97,11 @@ export function usePieceKeeping(
   ): Promise<boolean> {
     if (!ground) return false;
     said.value = trouble.value = '';
-    if (!ground.mayChange)
-      return (await keepBeside(ground, { ...contentOf(ground), ...how(ground) })) !== null;
+    if (!ground.mayChange) {
+      // The studio's concert and parts stay the studio's; what is asked for now is in the new one.
+      const bare = { ...ground, concert: null, parts: {} };
+      return keepBeside({ ...contentOf(bare), ...how(bare) });
+    }
     pending = { ground, change: how, words };
     versions.began(ground.version);
     if (await versions.keep()) return true;
@@ -115,15 +118,15 @@ export function usePieceKeeping(
     return !changed(ground, theirs).some((part) => parts.includes(part)) && keepMine();
   }
   /** Of a piece that is not one's own to change: another, beside it, and shown from now on. */
-  async function keepBeside(ground: PieceBody, content: PieceContent): Promise<string | null> {
+  async function keepBeside(content: PieceContent): Promise<boolean> {
     const id = uuid();
     const kept = await write(async () => {
-      await keep(id, 0, { ...content, concert: null, parts: {} });
-      const { title } = readChart(ground.chart).piece;
+      await keep(id, 0, content);
+      const { title } = readChart(content.chart).piece;
       return `${title} is kept as a piece of your own; the studio’s is as it was.`;
     });
     if (kept) beside(id);
-    return kept ? id : null;
+    return kept;
   }
   /** Mine over theirs: only what I changed, the rest as they left it. */
   async function keepMine(): Promise<boolean> {
