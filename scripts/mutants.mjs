@@ -620,6 +620,8 @@ export const MUTANTS = [
     'platform/flight',
   ),
   server('platform/http.ts', 'NETWORK_DOWN.has(code) || SQL_DOWN.test(code) ||', '', 'platform/http'),
+  server('platform/http.ts', "=== 'server.reading'", "=== 'none'", 'platform/http'),
+  web('session/queries.ts', "&& seat.has('teacher', 'owner')", '', 'session/queries'),
   server('platform/http.ts', 'if (code === SQL_TWICE)', 'if (false)', 'six-at-once'),
   server(
     'pieces/pieces.service.ts',

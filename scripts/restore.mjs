@@ -3,23 +3,18 @@ import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { dump, superuserEnvironment } from './lib/cluster.mjs';
+import { isStudioDump } from './lib/dumps.mjs';
 import { postgresBin } from './lib/packages.mjs';
 import { dataFolder } from './lib/paths.mjs';
 import { fail, Stop } from './lib/stages.mjs';
 import { withCluster } from './lib/with-cluster.mjs';
-
-/** Tables and a function that only a dump of ours has together; a table that merely has a name of ours is somebody else's. */
-const OURS = ['TABLE public log_event', 'TABLE public studio', 'TABLE public membership', 'TABLE public student', 'TABLE public migration', 'FUNCTION public erase_student(uuid)']; // prettier-ignore
-const isStudio = (list) => OURS.every((one) => list.includes(`${one} finch_owner`));
 
 try {
   const wanted = process.argv[2];
   if (!wanted) throw new Stop('Say which file: npm run restore -- FILE');
   const file = resolve(wanted);
   if (!existsSync(file)) throw new Stop(`${file} is not there.`);
-  const list = spawnSync(join(postgresBin(), 'pg_restore'), ['--list', file], { encoding: 'utf8' });
-  if (list.status !== 0 || !isStudio(list.stdout))
-    throw new Stop(`${file} is no dump of a studio; nothing was changed.`);
+  if (!isStudioDump(file)) throw new Stop(`${file} is no dump of a studio; nothing was changed.`);
   await withCluster((cluster) => {
     const before = join(dataFolder('dumps'), `studio-before-restore-${Date.now()}.dump`);
     dump(cluster, 'finch_studio', before);

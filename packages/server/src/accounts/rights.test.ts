@@ -3,11 +3,12 @@
  * table written by hand. A route that stands in no row fails, and so does a right that is skipped or given away.
  */
 import { EVENT_KINDS, routes, type Role } from '@finch/contract';
-import { changeLoop, ringCheck } from '@finch/core/drills';
+import { ringCheck } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import type { EventKind } from '@finch/core/mastery';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
+import { block, C, SUBJECT, type RouteName } from '../test/requests';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
 
 let world: TestWorld;
@@ -16,23 +17,9 @@ let nobody: TestAgent;
 /** By student. */
 const lessons = new Map<string, string>();
 
-const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
-const SUBJECT = '40-45-50-55-59-64 x-3-2-0-1-0';
 /** Nothing is at this version: whoever may write is told so, and nothing is changed. */
 const STALE = 99;
 const later = new Date(NOW + 3_600_000).toISOString();
-const block = () => ({
-  id: uuid(),
-  kind: 'new',
-  minutes: 5,
-  title: { code: 'title.loop', values: { from: 'C', to: 'F' } },
-  because: { code: 'because.chosen', values: {} },
-  skillId: null,
-  recipe: changeLoop({ grips: [C, { chord: 'F', frets: [1, 3, 3, 2, 1, 1] }], beatsEach: 4 }),
-  effort: 20,
-  barreMinutes: 0,
-  locked: true,
-});
 const NOON = new Date(NOW).toISOString();
 const take = (source: string) => ({
   recipe: ringCheck(C),
@@ -61,7 +48,6 @@ const event = (studentId: string, body: object) => ({
   ],
 });
 
-type RouteName = keyof typeof routes;
 type Letters = string;
 interface Row {
   readonly route: RouteName;

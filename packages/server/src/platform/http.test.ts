@@ -10,13 +10,13 @@ import { servePages } from './pages';
 import { Refusal } from './problems';
 
 const quiet = pino({ level: 'silent' });
-function failing(error: unknown) {
+function failing(error: unknown, log = quiet) {
   const app = express();
   app.use(requestId);
   app.get('/fails', () => {
     throw error;
   });
-  app.use(answerErrors(quiet));
+  app.use(answerErrors(log));
   return request(app).get('/fails');
 }
 const coded = (code: string, message = 'x') => Object.assign(new Error(message), { code });
@@ -37,6 +37,18 @@ test.each([
   expect([answer.status, answer.body.code]).toEqual([503, 'server.database']);
   expect(Number(answer.headers['retry-after'])).toBeGreaterThan(0);
   expect(answer.body.detail).toContain('try again');
+});
+
+test('a server that still reads says so in passing; trouble of the house is an error', async () => {
+  const lines: { level: number; code?: string }[] = [];
+  const log = pino({}, { write: (line: string) => lines.push(JSON.parse(line)) });
+  await failing(new Refusal('server.reading', 'log', '1 of 2 students'), log);
+  await failing(coded('57P01'), log);
+  await failing(new Refusal('write.stale', 'version', 'the latest'), log);
+  expect(lines.map(({ level, code }) => [level, code])).toEqual([
+    [30, 'server.reading'],
+    [50, 'server.database'],
+  ]);
 });
 
 test('two who waited for each other: one is asked to come again', async () => {

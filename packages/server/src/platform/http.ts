@@ -139,7 +139,12 @@ export function answerErrors(log: Logger): ErrorRequestHandler {
     const refusal = asRefusal(error, request.path);
     if (refusal) {
       if (refusal.status === 503) response.setHeader('Retry-After', String(RETRY_SECONDS));
-      if (refusal.status >= 500) log.error({ requestId: id, code: refusal.problem.code }, 'refused');
+      // A server that still reads says so in passing; one whose database is away needs somebody.
+      if (refusal.status >= 500)
+        log[refusal.problem.code === 'server.reading' ? 'info' : 'error'](
+          { requestId: id, code: refusal.problem.code },
+          'refused',
+        );
       response.status(refusal.status).json({ ...refusal.problem, requestId: id });
       return;
     }

@@ -30,12 +30,13 @@ export interface Sample {
   readonly body?: object;
 }
 
-const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
+export const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const F = { chord: 'F', frets: [1, 3, 3, 2, 1, 1] };
-const SUBJECT = '40-45-50-55-59-64 x-3-2-0-1-0';
+export const SUBJECT = '40-45-50-55-59-64 x-3-2-0-1-0';
 export const CHART = 'title: Tin Heron\nkey: C\n\n[A]\n| C | F |';
 
-const block = () => ({
+/** A block of a plan. */
+export const block = () => ({
   id: uuid(),
   kind: 'new',
   minutes: 5,

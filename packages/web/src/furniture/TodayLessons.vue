@@ -16,7 +16,7 @@ const seat = useSeat();
 const bench = useBench();
 const router = useRouter();
 const mayRead = computed(() => seat.has('teacher', 'owner'));
-const { data, error, isPending, refetch } = useBoard(mayRead);
+const { data, error, isPending, refetch } = useBoard();
 const ACTIONS = { plan: 'Open proposal', lesson: 'Start lesson', 'write-up': 'Write up' } as const;
 const TITLES = {
   plan: 'Whose lesson is planned?',

@@ -7,12 +7,13 @@ import { useSeat } from './seat';
 
 const COMING_MS = 1500;
 
+/** Of the whole studio: asked for by teachers alone, and only where it is wanted. */
 export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
   const seat = useSeat();
   return useQuery({
     queryKey: computed(() => ['board', seat.seat?.membershipId, seat.arrived]),
     queryFn: () => call(routes.board),
-    enabled: computed(() => toValue(on)),
+    enabled: computed(() => toValue(on) && seat.has('teacher', 'owner')),
     placeholderData: (before) => before,
     // What is being made is there in a moment.
     refetchInterval: ({ state }) =>

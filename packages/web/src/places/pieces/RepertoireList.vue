@@ -85,7 +85,7 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
   color: var(--ink2);
 }
 .repertoire .btn {
-  margin-top: var(--space-2);
+  margin: var(--space-2) var(--space-2) 0 0;
 }
 @media (max-width: 820px) {
   .repertoire ul {

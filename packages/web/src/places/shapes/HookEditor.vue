@@ -8,6 +8,7 @@ import { useDraft } from '../../session/use-draft';
 import { sayError } from '../../words';
 import HookTag from '../../instruments/HookTag.vue';
 import { call } from '../../session/api';
+import { useSeat } from '../../session/seat';
 import { smallPicture } from './small-picture';
 
 const props = defineProps<{ subject: string; what: string; hook: Hook | null }>();
@@ -18,6 +19,8 @@ const draft = useDraft({
   value: typed,
   kept: () => ({ nickname: props.hook?.nickname ?? '', picture: props.hook?.picture ?? null }),
 });
+const seat = useSeat();
+const KEPT = { studio: 'Kept; whoever gets this sees it.', own: 'Kept.' };
 const said = ref('');
 const trouble = ref('');
 watch(
@@ -41,7 +44,8 @@ async function keep(given: { nickname: string; picture: string | null }) {
       body: { subject: props.subject, ...given, version: props.hook?.version ?? 0 },
     });
     if (!given.nickname && !given.picture) draft.drop();
-    said.value = given.nickname || given.picture ? 'Kept; whoever gets this sees it.' : 'Taken away.';
+    said.value =
+      given.nickname || given.picture ? KEPT[seat.has('teacher', 'owner') ? 'studio' : 'own'] : 'Taken away.';
   } catch (problem) {
     trouble.value = sayError(problem);
   }

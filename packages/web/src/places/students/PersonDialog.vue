@@ -24,7 +24,7 @@ const router = useRouter();
 const client = useQueryClient();
 const notices = useNotices();
 const drafts = useDrafts();
-const { data: board } = useBoard(() => seat.has('teacher', 'owner'));
+const { data: board } = useBoard();
 const name = ref('');
 const bornOn = ref('');
 const another = ref(false);

@@ -1,5 +1,5 @@
 /** The week without a browser: which days by which zone's midnight, what is on them, and what a booking is about. */
-import { ref, shallowRef, toValue, type Ref } from 'vue';
+import { ref, shallowRef, type Ref } from 'vue';
 import { answered } from '../../app/keys';
 import { enter, leave } from '../../test-house';
 import { useWeek, type WeekLesson } from './use-week';
@@ -7,11 +7,9 @@ import { useWeek, type WeekLesson } from './use-week';
 const desk = {
   zone: 'Pacific/Auckland' as string | undefined,
   now: Date.parse('2026-06-10T20:30:00Z'),
-  roles: ['teacher'],
   lessons: shallowRef<{ lessons: WeekLesson[] } | undefined>(),
   asked: [] as { from: string; to: string }[],
   key: ref<unknown[]>([]) as Ref<unknown[]>,
-  boardOn: undefined as unknown,
 };
 jest.mock('@tanstack/vue-query', () => ({
   useQuery: (options: { queryKey: Ref<unknown[]>; queryFn: () => void }) => {
@@ -24,17 +22,13 @@ jest.mock('../../session/api', () => ({
   call: (_: unknown, { query }: { query: { from: string; to: string } }) => desk.asked.push(query),
 }));
 jest.mock('../../session/queries', () => ({
-  useBoard: (on: () => boolean) => {
-    desk.boardOn = toValue(on);
-    return { data: ref({ students: [{ id: 'ode', name: 'Ode Pettibrand', age: 23 }] }) };
-  },
+  useBoard: () => ({ data: ref({ students: [{ id: 'ode', name: 'Ode Pettibrand', age: 23 }] }) }),
 }));
 jest.mock('../../session/seat', () => ({
   useSeat: () => ({
     now: () => desk.now,
     studio: desk.zone ? { timeZone: desk.zone } : null,
     seat: { membershipId: 'm1' },
-    has: (...roles: string[]) => roles.some((role) => desk.roles.includes(role)),
   }),
 }));
 const at = (id: string, startsAt: string): WeekLesson =>
@@ -110,12 +104,4 @@ test('a booking is about an hour or about a lesson, never about the lesson of be
   expect([week.booking.value, week.chosen.value?.id]).toEqual([true, 'one']);
   week.book(7);
   expect([week.chosen.value, week.from.value]).toEqual([null, 7]);
-});
-
-test('whoever may not see the Board is not asked for it', () => {
-  expect(enter(useWeek).people.value).toEqual([{ id: 'ode', name: 'Ode Pettibrand' }]);
-  expect(desk.boardOn).toBe(true);
-  desk.roles = ['student'];
-  enter(useWeek);
-  expect(desk.boardOn).toBe(false);
 });
