@@ -22,6 +22,8 @@ const text = (more: Partial<BoardLesson>, isNext = false) => tagOf(lesson(more),
 
 test('how a plan stands is said for each lesson ahead', () => {
   expect(text({})).toBe('proposed');
+  expect(text({ planComing: true })).toBe('no plan yet');
+  expect(text({ planComing: true, planStanding: 'kept' })).toBe('plan kept');
   expect(text({ planStanding: 'begun' })).toBe('plan not kept yet');
   expect(text({ planStanding: 'kept' })).toBe('plan kept');
   expect(text({ planStanding: 'kept', planMinutes: 46 })).toBe('1 minute over');

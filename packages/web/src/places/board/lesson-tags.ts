@@ -26,7 +26,8 @@ export function tagOf(lesson: BoardLesson, isNext: boolean, now: number, zone: s
       look: 'now',
     };
   }
-  if (lesson.planStanding === 'none') return { text: 'proposed', look: '' };
+  if (lesson.planStanding === 'none')
+    return { text: lesson.planComing ? 'no plan yet' : 'proposed', look: '' };
   if (lesson.planStanding === 'begun') return { text: 'plan not kept yet', look: 'pick' };
   if (lesson.planStanding === 'changed') return { text: 'changed since kept', look: 'pick' };
   return lesson.planMinutes > lesson.minutes

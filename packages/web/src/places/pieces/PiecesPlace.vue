@@ -52,7 +52,8 @@ useKeys('pieces', {
 @media (max-width: 1199px), (max-height: 599px) {
   .pieces {
     grid-template-columns: 180px minmax(0, 1fr);
-    grid-template-rows: auto;
+    grid-template-rows: max-content;
+    align-content: start;
     grid-auto-rows: max-content;
     padding: 0;
   }

@@ -80,6 +80,9 @@ const day = (iso: string) => parseISO(iso).toLocaleDateString('en-GB', { day: 'n
   font-size: var(--size-4);
   display: block;
 }
+.repertoire small b {
+  white-space: nowrap;
+}
 .repertoire small {
   font-size: var(--size-1);
   color: var(--ink2);
