@@ -15,7 +15,9 @@ export function useSchools(studentId: MaybeRefOrGetter<string | null>) {
       const student = toValue(studentId);
       return call(routes.schools, { query: student ? { student } : {} });
     },
-    enabled: computed(() => seat.has('teacher', 'owner') || (seat.seat !== null && toValue(studentId) !== null)),
+    enabled: computed(
+      () => seat.has('teacher', 'owner') || (seat.seat !== null && toValue(studentId) !== null),
+    ),
     placeholderData: (before: SchoolsBody | undefined) => before,
   });
 }
