@@ -17,6 +17,7 @@ const order = [
   'exchange',
   'drills',
   'syllabus',
+  'estimates',
   'mastery',
   'planning',
 ];
