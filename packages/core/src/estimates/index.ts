@@ -1,0 +1,5 @@
+export { makeElo, type Elo } from './elo';
+export { makeEstimator, type Estimate, type Estimator } from './estimator';
+export type { PracticeRow } from './row';
+export type { PartName } from './voice';
+export { VOICES } from './voices';
