@@ -33,16 +33,20 @@ function refuseSecondStart() {
   rmSync(file, { force: true });
 }
 
-async function choosePort() {
+/** The port that was asked for in PORT; null where any will do. */
+async function portAsked() {
   const fixed = process.env.PORT;
-  if (fixed !== undefined) {
-    const port = Number(fixed);
-    if (!(Number.isInteger(port) && port > 0 && port < 65536))
-      throw new Stop(`PORT=${fixed} is no port; use a number from 1 to 65535.`);
-    if (!(await isFree(port)))
-      throw new Stop(`Port ${port} is taken by another program. Leave PORT out, or give a free one.`);
-    return port;
-  }
+  if (fixed === undefined) return null;
+  const port = Number(fixed);
+  if (!(Number.isInteger(port) && port > 0 && port < 65536))
+    throw new Stop(`PORT=${fixed} is no port; use a number from 1 to 65535.`);
+  if (!(await isFree(port)))
+    throw new Stop(`Port ${port} is taken by another program. Leave PORT out, or give a free one.`);
+  return port;
+}
+
+/** Chosen just before it is used: another start may take it meanwhile. */
+async function freePort() {
   const port = await freePortFrom(USUAL_PORT);
   if (port !== USUAL_PORT) console.log(`Port ${USUAL_PORT} is taken; using ${port}.`);
   return port;
@@ -53,6 +57,7 @@ async function main() {
   cleanUpOnSignals();
   refuseSecondStart();
   dataFolder();
+  const asked = await portAsked();
   const runningFile = join(dataDir, 'running.json');
   writeFileSync(runningFile, JSON.stringify({ pid: process.pid, url: 'starting' }));
   onExit(() => rmSync(runningFile, { force: true }));
@@ -66,14 +71,12 @@ async function main() {
     return cluster.made ? 'made' : undefined;
   });
   await stage('Build', () => ensureBuild());
-  const port = await choosePort();
   const database = empty ? 'finch_studio' : 'finch_demo';
   const environment = {
     NODE_ENV: 'production',
     FINCH_ACCESS_FILE: cluster.accessFile,
     FINCH_CLUSTER: cluster.mark,
     FINCH_DATABASE: database,
-    FINCH_PORT: String(port),
     FINCH_DUMPS: dataFolder('dumps'),
     FINCH_PG_BIN: postgresBin(),
     FINCH_DEMO: empty ? 'no' : reset ? 'again' : 'yes',
@@ -93,8 +96,10 @@ async function main() {
     await cleanUp();
     process.exit();
   };
+  const port = asked ?? (await freePort());
+  const served = { ...environment, FINCH_PORT: String(port) };
   await stage('Server', async () => {
-    const serving = await serveWatched({ cluster, environment, giveUp, say: console.error });
+    const serving = await serveWatched({ cluster, environment: served, giveUp, say: console.error });
     onExit(() => serving.stop());
   });
   const url = `http://localhost:${port}/`;
