@@ -55,6 +55,6 @@ export default {
         '\\?worker$': '<rootDir>/scripts/jest-icon.cjs',
       },
     },
-    { ...shared, displayName: 'server', roots: ['<rootDir>/packages/server/src'] },
+    { ...shared, displayName: 'server', roots: ['<rootDir>/packages/server/src', '<rootDir>/bench'] },
   ],
 };

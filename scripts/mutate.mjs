@@ -17,13 +17,13 @@ import { startCluster } from './lib/cluster.mjs';
 import { ensureNodePackages, ensureSystemPackages, postgresBin } from './lib/packages.mjs';
 import { dataFolder, root } from './lib/paths.mjs';
 import { cleanUpOnSignals, onExit } from './lib/signals.mjs';
-import { fail } from './lib/stages.mjs';
+import { fail, Stop } from './lib/stages.mjs';
 import { MUTANTS } from './mutants.mjs';
 
 /** The sources again, with the packages of the original; the packages of the house are the copy's own. */
 function copySources() {
   const copy = mkdtempSync(join(tmpdir(), 'finch-mutants-'));
-  for (const name of ['packages', 'scripts', 'docs'])
+  for (const name of ['packages', 'scripts', 'docs', 'bench'])
     cpSync(join(root, name), join(copy, name), { recursive: true });
   for (const name of ['package.json', 'tsconfig.json', 'jest.config.mjs'])
     cpSync(join(root, name), join(copy, name));
@@ -69,6 +69,13 @@ try {
   const environment = cluster ? { FINCH_ACCESS_FILE: cluster.accessFile, FINCH_PG_BIN: postgresBin() } : {};
   const copy = copySources();
   onExit(() => rmSync(copy, { recursive: true, force: true }));
+  // Tests that are red anyway notice nothing.
+  const green = new Map();
+  const isGreen = (mutant) => {
+    const key = `${mutant.project} ${mutant.tests}`;
+    if (!green.has(key)) green.set(key, passes(copy, mutant, environment));
+    return green.get(key);
+  };
   const lived = [];
   const lost = [];
   for (const mutant of asked) {
@@ -80,6 +87,10 @@ try {
       console.log(`LOST    ${name}`);
       continue;
     }
+    if (!isGreen(mutant))
+      throw new Stop(
+        `The tests ${mutant.tests} of ${mutant.project} fail, or there are none: mend them first.`,
+      );
     writeFileSync(file, whole.replace(mutant.from, mutant.to));
     const alive = passes(copy, mutant, environment);
     writeFileSync(file, whole);

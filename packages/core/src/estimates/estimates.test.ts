@@ -7,7 +7,7 @@ import { makeEstimator } from './estimator';
 import { makeMix } from './mix';
 import type { PracticeRow } from './row';
 import { makeVoice, type PartName, type Said } from './voice';
-import { VOICES } from './voices';
+import { SKILL_VOICES, VOICES } from './voices';
 
 const row = (text: string): PracticeRow => {
   const [student, skill, item, day, minute, tempo, share] = text.split(' ');
@@ -35,8 +35,8 @@ const WORKED: readonly (readonly [string, number, number, number])[] = [
 const partOf = (said: Said, name: PartName) => said.parts.find((part) => part.name === name)?.belief.mean;
 
 test('the worked rows, number by number', () => {
-  const voice = makeVoice(VOICES[0]);
-  const all = makeEstimator();
+  const voice = makeVoice(SKILL_VOICES[0]);
+  const all = makeEstimator(SKILL_VOICES);
   const recalls: number[] = [];
   for (const [text, mean, variance, chance] of WORKED) {
     const one = row(text);
@@ -55,8 +55,8 @@ test('the worked rows, number by number', () => {
 });
 
 test('what the first row moves, the band of the first and the last, and the stability after three days', () => {
-  const voice = makeVoice(VOICES[0]);
-  const all = makeEstimator();
+  const voice = makeVoice(SKILL_VOICES[0]);
+  const all = makeEstimator(SKILL_VOICES, 0.85);
   const bandOf = (one: PracticeRow) => [all.say(one).low, all.say(one).high].map((p) => p.toFixed(3));
   const first = row(WORKED[0][0]);
   expect(bandOf(first)).toEqual(['0.022', '0.534']);
@@ -231,4 +231,66 @@ test('ratings: a step toward what came, a new skill begins at the student’s ow
   expect(elo.say(row('t k i 0 0 - 1/1'))).toBeCloseTo(0.1, 12);
   elo.learn(row('s k i 0 0 - 0/0'));
   expect(elo.say(row('s k i 0 0 - 1/1'))).toBeCloseTo(0.4, 12);
+});
+
+test('what a student has with one item of a skill is apart from its others, and from other students', () => {
+  const apart = (voices = VOICES) => {
+    const all = makeEstimator(voices);
+    for (let day = 0; day < 12; day++) {
+      for (const one of [
+        `s k i ${day} 0 - 8/8`,
+        `s k j ${day} 5 - 1/8`,
+        `t k i ${day} 0 - 4/8`,
+        `t k j ${day} 5 - 4/8`,
+      ])
+        all.learn(row(one));
+    }
+    const between = (student: string) =>
+      all.say(row(`${student} k i 12 0 - 1/1`)).chance - all.say(row(`${student} k j 12 0 - 1/1`)).chance;
+    return between('s') - between('t');
+  };
+  expect(apart()).toBeGreaterThan(apart(SKILL_VOICES) + 0.05);
+});
+
+describe('in a world it never read', () => {
+  const log = practiceLog(PRACTICE_WORLDS[3], 10, 70, 4);
+  const judged = (voices = VOICES) => {
+    const all = makeEstimator(voices);
+    let [loss, held, rows] = [0, 0, 0];
+    for (const one of log) {
+      const { chance, low, high } = all.say(one);
+      if (one.day >= 28) {
+        loss -= one.clean * Math.log(chance) + (one.tries - one.clean) * Math.log(1 - chance);
+        held += low <= one.chance && one.chance <= high ? 1 : 0;
+        rows++;
+      }
+      all.learn(one);
+    }
+    return { loss, held: held / rows };
+  };
+  const whole = judged();
+
+  test.each([
+    ['its ease for the student', { vOwn: 0 }],
+    ['its rows', { vOwnRows: 0 }],
+    ['its days away', { vOwnGap: 0 }],
+    ['all of it', { vOwn: 0, vOwnRows: 0, vOwnGap: 0 }],
+  ])('of each item apart, %s helps to foretell', (_, without) => {
+    expect(judged(VOICES.map((voice) => ({ ...voice, ...without }))).loss).toBeGreaterThan(whole.loss);
+  });
+
+  test('the band holds the truth about four times of five', () => {
+    expect(whole.held).toBeGreaterThan(0.72);
+    expect(whole.held).toBeLessThan(0.9);
+  });
+});
+
+test('a chance at the edge of what is known stays one, inside its band', () => {
+  const sure = makeMix([0, 1], [1, 1]);
+  expect([sure.say([1, 1000]) < 1, sure.say([1, -1000]) > 0]).toEqual([true, true]);
+  // After forty days, on another item at twice the tempo: the mean of so wide a belief lies outside its middle.
+  const all = makeEstimator();
+  all.learn(row('a k i 0 43 30 0/8'));
+  const { chance, high } = all.say(row('a k j 40 16 60 1/1'));
+  expect(high).toBeGreaterThanOrEqual(chance);
 });

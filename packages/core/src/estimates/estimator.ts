@@ -26,13 +26,13 @@ export interface Estimator {
   readonly learn: (row: PracticeRow) => void;
 }
 
-const MIX = { bias: 0, voice: 1 / VOICES.length, elo: 0, vBias: 0.02, vVoice: 0.15, vElo: 0.05 } as const;
+const MIX = { bias: 0, elo: 0, vBias: 0.02, vVoice: 0.15, vElo: 0.05 } as const;
 /** Half of the normal's middle 80 %, and how much of a voice's spread the truth has (fitted on simulated worlds). */
 const NORMAL_80 = 1.2816;
-const BAND = 0.85;
+const BAND = 0.74;
 
-/** An estimator that has seen nothing; `voices` other than all five are for comparing. */
-export function makeEstimator(voices: readonly VoiceConstants[] = VOICES): Estimator {
+/** An estimator that has seen nothing; other voices, and another share of their spread for the band, are for comparing. */
+export function makeEstimator(voices: readonly VoiceConstants[] = VOICES, band = BAND): Estimator {
   const each = voices.map(makeVoice);
   const elo = makeElo();
   const of = <T>(bias: T, voice: T, last: T): T[] => [bias, ...voices.map(() => voice), last];
@@ -54,7 +54,7 @@ export function makeEstimator(voices: readonly VoiceConstants[] = VOICES): Estim
       const share = (i: number) => (all > 0 ? trust[i] / all : 1 / trust.length);
       const variance = said.reduce((sum, one, i) => sum + share(i) * one.variance, 0);
       const centre = logit(chance) * Math.sqrt(1 + (Math.PI * variance) / 8);
-      const half = BAND * NORMAL_80 * Math.sqrt(variance);
+      const half = band * NORMAL_80 * Math.sqrt(variance);
       const parts = new Map<PartName, number>();
       said.forEach((one, i) => {
         for (const { name, belief, factor } of one.parts)

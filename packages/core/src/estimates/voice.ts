@@ -28,7 +28,8 @@ export type PartName =
   | 'practice'
   | 'away'
   | 'again'
-  | 'first';
+  | 'first'
+  | 'own';
 
 interface Part {
   readonly name: PartName;
@@ -53,16 +54,23 @@ interface Skill {
   readonly ease: Belief;
   refBpm: number | null;
 }
-interface Pair {
-  slow: Belief;
-  fast: Belief;
+/** What practice left: of a skill, or of one item, for one student. */
+interface Memory {
   rows: number;
-  days: number;
-  /** Rows of the last day. */
-  today: number;
   /** Null before the first row. */
   lastDay: number | null;
   stabilityDays: number;
+}
+interface Pair extends Memory {
+  slow: Belief;
+  fast: Belief;
+  days: number;
+  /** Rows of the last day. */
+  today: number;
+}
+/** What is this student's with one item, beside what is theirs with its skill. */
+interface Own extends Memory {
+  readonly ease: Belief;
 }
 
 /** What a voice says of a row before it is played. */
@@ -78,6 +86,7 @@ export interface Said {
   readonly aged: {
     readonly student: Student;
     readonly pair: Pair;
+    readonly own: Own;
     readonly mood: Belief;
     readonly isNewDay: boolean;
   };
@@ -107,6 +116,10 @@ export function makeVoice(k: VoiceConstants): Voice {
   const skills = new Map<string, Skill>();
   const items = new Map<string, Item>();
   const pairs = new Map<string, Pair>();
+  const owns = new Map<string, Own>();
+  const ownRows = belief(0, k.vOwnRows);
+  const ownGap = belief(0, k.vOwnGap);
+  const nothingYet = (): Memory => ({ rows: 0, lastDay: null, stabilityDays: k.s0 });
   const studentOf = known(students, () => ({
     level: belief(0, k.vStudent),
     speed: belief(0, k.vRateS),
@@ -124,12 +137,26 @@ export function makeVoice(k: VoiceConstants): Voice {
   const pairOf = known(pairs, () => ({
     slow: belief(0, k.vPair),
     fast: belief(0, k.vFast),
-    rows: 0,
     days: 0,
     today: 0,
-    lastDay: null,
-    stabilityDays: k.s0,
+    ...nothingYet(),
   }));
+  const ownOf = known(owns, () => ({ ease: belief(0, k.vOwn), ...nothingYet() }));
+
+  const gapOf = ({ lastDay }: Memory, day: number) => (lastDay === null ? 0 : Math.max(0, day - lastDay));
+  const recallOf = (memory: Memory, day: number) =>
+    (1 + gapOf(memory, day) / (4 * memory.stabilityDays)) ** -k.gapPow;
+  const forgotOf = (memory: Memory, day: number) => (memory.rows === 0 ? 0 : 1 - recallOf(memory, day));
+  /** A row more; on another day it lasts longer, the more the more was forgotten and the cleaner it came back. */
+  const practised = (memory: Memory, day: number, share: number): void => {
+    if (gapOf(memory, day) > 0)
+      memory.stabilityDays = Math.min(
+        SHARED.mostStabilityDays,
+        memory.stabilityDays * (1 + k.sGain * (1 - recallOf(memory, day)) * (0.4 + 0.6 * share)),
+      );
+    memory.lastDay = Math.max(day, memory.lastDay ?? day);
+    memory.rows++;
+  };
 
   /** Slow and fast parts as days without a row leave them: less sure, and the fast one nearly gone. */
   const agedPair = (pair: Pair, gap: number): Pair => {
@@ -152,12 +179,11 @@ export function makeVoice(k: VoiceConstants): Voice {
       const skill = skillOf(row.skill);
       const item = itemOf(row.item);
       const before = pairOf(pairKey(row));
-      const gap = before.lastDay === null ? 0 : Math.max(0, row.day - before.lastDay);
-      const pair = agedPair(before, gap);
+      const pair = agedPair(before, gapOf(before, row.day));
+      const own = ownOf(`${row.student}\n${row.item}`);
       const isNewDay = student.day !== row.day;
       const mood = isNewDay ? belief(0, k.vMood) : student.mood;
-      const recall = (1 + gap / (4 * pair.stabilityDays)) ** -k.gapPow;
-      const forgot = pair.rows === 0 ? 0 : 1 - recall;
+      const forgot = forgotOf(pair, row.day);
       const ref = item.refBpm ?? skill.refBpm ?? row.tempoBpm;
       const faster = row.tempoBpm === null || ref === null ? 0 : Math.log(row.tempoBpm / ref);
       const halfHours = row.minute / 30;
@@ -181,6 +207,9 @@ export function makeVoice(k: VoiceConstants): Voice {
         { name: 'away', belief: all.gap, factor: forgot },
         { name: 'away', belief: student.gap, factor: forgot },
         { name: 'again', belief: all.again, factor: Math.log(1 + pair.today) },
+        { name: 'own', belief: own.ease, factor: 1 },
+        { name: 'own', belief: ownRows, factor: Math.log(1 + own.rows / k.nScale) },
+        { name: 'own', belief: ownGap, factor: forgotOf(own, row.day) },
         { name: 'first', belief: all.first, factor: pair.rows === 0 ? 1 : 0 },
       ];
       let [mean, variance] = [0, k.vRow];
@@ -192,13 +221,13 @@ export function makeVoice(k: VoiceConstants): Voice {
         mean,
         variance,
         z: mean * kappa(variance),
-        recall,
+        recall: recallOf(pair, row.day),
         parts,
-        aged: { student, pair, mood, isNewDay },
+        aged: { student, pair, own, mood, isNewDay },
       };
     },
 
-    learn: (row, { mean, variance, recall, parts, aged: { student, pair, mood, isNewDay } }) => {
+    learn: (row, { mean, variance, parts, aged: { student, pair, own, mood, isNewDay } }) => {
       const { tries, clean, day } = row;
       if (tries === 0) return;
       const share = clean / tries;
@@ -207,15 +236,10 @@ export function makeVoice(k: VoiceConstants): Voice {
         student.day = day;
       }
       if (pair.lastDay === null || day > pair.lastDay) {
-        if (pair.lastDay !== null)
-          pair.stabilityDays = Math.min(
-            SHARED.mostStabilityDays,
-            pair.stabilityDays * (1 + k.sGain * (1 - recall) * (0.4 + 0.6 * share)),
-          );
         pair.days++;
         pair.today = 0;
-        pair.lastDay = day;
       }
+      pair.today++;
       pairs.set(pairKey(row), pair);
       if (row.tempoBpm !== null) {
         const skill = skillOf(row.skill);
@@ -227,15 +251,15 @@ export function makeVoice(k: VoiceConstants): Voice {
       const moved = (x - mean) / variance;
       const sure = (1 - a / variance) / variance;
       for (const { belief: one, factor } of parts) {
-        if (factor === 0) continue;
         const weight = one.variance * factor;
+        if (weight === 0) continue;
         one.mean += weight * moved;
         one.variance = Math.max(SHARED.leastVariance, one.variance - weight * weight * sure);
       }
       pair.slow.mean += k.gainAny + k.gainClean * share;
       pair.fast.mean += k.fastGain;
-      pair.rows++;
-      pair.today++;
+      practised(pair, day, share);
+      practised(own, day, share);
     },
   };
 }
