@@ -691,4 +691,14 @@ export const MUTANTS = [
     'logistic(centre + half)',
     'core/src/estimates',
   ),
+  // Why.
+  core('mastery/why.ts', 'before: told.at(-1)?.after ?? start', 'before: start', 'mastery/why'),
+  core('mastery/why.ts', "pain !== 'locked' && pain !== 'stopped today'", "pain !== 'locked'", 'mastery/why'),
+  core('mastery/why.ts', 'now - take.at <= WHY.fallDays * DAY_MS', 'true', 'mastery/why'),
+  core('mastery/why.ts', 'fall.from - chance >= WHY.stillDown', 'true', 'mastery/why'),
+  core('mastery/why.ts', 'usual > WHY.over * skill.targetBpm', 'usual > skill.targetBpm', 'mastery/why'),
+  core('mastery/why.ts', 'wanted.add(need)', 'void need', 'mastery/why'),
+  core('mastery/why.ts', 'lost >= WHY.away', 'lost >= 0', 'mastery/why'),
+  server('students/students.service.ts', 'now: state.now,', 'now: 0,', 'students.test'),
+  web('places/students/why-parts.ts', 'whole(now) - start - away', 'whole(parts.takes)', 'why-parts'),
 ];

@@ -172,8 +172,25 @@ const feelSchema = v.variant('hand', [
   }),
 ]);
 
-const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
-const outcomeSchema = v.picklist(['clean', 'buzz', 'dead', 'stray string', 'wrong note', 'late', 'early']);
+export const resultSchema = v.picklist(['clean', 'nearly', 'not yet'], 'clean, nearly or not yet');
+export const sourceSchema = v.picklist([
+  'self',
+  'teacher',
+  'quiz',
+  'paper',
+  'recording',
+  'listener',
+  'simulated',
+]);
+export const outcomeSchema = v.picklist([
+  'clean',
+  'buzz',
+  'dead',
+  'stray string',
+  'wrong note',
+  'late',
+  'early',
+]);
 
 export const takeSchema: v.GenericSchema<unknown, Take> = v.pipe(
   v.object({
@@ -219,7 +236,7 @@ export const takeSchema: v.GenericSchema<unknown, Take> = v.pipe(
     note: v.optional(v.pipe(v.string(), v.maxLength(300, 'at most 300 characters'))),
     result: resultSchema,
     feel: v.nullable(feelSchema),
-    source: v.picklist(['self', 'teacher', 'quiz', 'paper', 'recording', 'listener', 'simulated']),
+    source: sourceSchema,
   }),
   v.forward(
     v.check(({ calls, steps }) => !calls || calls.length === steps.length, 'one call for each step'),

@@ -1,6 +1,9 @@
 /** What a student holds, as the server says it. */
+import type { DrillFamily } from '@finch/core/drills';
 import { MASTERY_STATES } from '@finch/core/mastery';
 import * as v from 'valibot';
+import { reasonSchema } from './basics';
+import { outcomeSchema, resultSchema, sourceSchema } from './drills';
 
 const chanceSchema = v.object({ mean: v.number(), low: v.number(), high: v.number() });
 export const stateWordSchema = v.picklist(MASTERY_STATES);
@@ -46,3 +49,29 @@ export const strandCellSchema = v.object({
   marks: marksSchema,
 });
 export type StrandCell = v.InferOutput<typeof strandCellSchema>;
+
+/** Why a skill's number is what it is: the takes that made it, the newest first, and one sentence. */
+export const whySchema = v.object({
+  skillId: v.string(),
+  now: v.nullable(v.number()),
+  parts: v.object({ start: v.number(), takes: v.number(), away: v.number() }),
+  story: reasonSchema,
+  advice: v.nullable(reasonSchema),
+  takes: v.array(
+    v.object({
+      id: v.string(),
+      at: v.number(),
+      day: v.string(),
+      family: v.custom<DrillFamily>((family) => typeof family === 'string'),
+      source: sourceSchema,
+      tempoBpm: v.nullable(v.number()),
+      result: resultSchema,
+      steps: v.nullable(v.object({ clean: v.number(), all: v.number() })),
+      fault: v.nullable(outcomeSchema),
+      before: v.number(),
+      after: v.number(),
+    }),
+  ),
+  counted: v.number(),
+});
+export type WhyBody = v.InferOutput<typeof whySchema>;

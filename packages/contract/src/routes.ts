@@ -18,6 +18,7 @@ import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
 import { hookSchema, pinSchema } from './marks';
+import { whySchema } from './mastery';
 import { route } from './route';
 import { SCHOOL_SCOPES, someSchoolsSchema } from './schools';
 import {
@@ -135,6 +136,13 @@ export const routes = {
     ...none,
     params: studentParams,
     output: studentSchema,
+  }),
+  why: route({
+    method: 'get',
+    path: '/api/students/:studentId/skills/:skillId/why',
+    ...none,
+    params: v.object({ studentId: idSchema, skillId: v.pipe(v.string(), v.minLength(1), v.maxLength(80)) }),
+    output: whySchema,
   }),
   keepHand: route({
     method: 'put',

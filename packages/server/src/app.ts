@@ -76,7 +76,7 @@ export function makeApp(parts: AppParts): App {
   });
   const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
-  const students = makeStudents(database, clock, states);
+  const students = makeStudents(database, clock, states, work);
   const lessons = makeLessons(database, clock, states, work);
   const proposals = makeProposals(work, log);
   const board = makeBoard({ database, clock, states, work, log, proposals });
@@ -151,6 +151,9 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.student, async ({ request, params }) =>
     students.read(await accounts.identify(request), params.studentId),
+  );
+  mount(api, routes.why, async ({ request, params }) =>
+    students.why(await accounts.identify(request), params.studentId, params.skillId),
   );
   mount(api, routes.keepStudent, async ({ request, params, body }) =>
     students.keep(await accounts.identify(request), params.studentId, body),

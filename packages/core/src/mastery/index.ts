@@ -30,3 +30,4 @@ export {
   type PlayedFor,
 } from './pace';
 export { forecastShare, type ShareForecast } from './forecast';
+export { whyOf, type ToldTake, type Why } from './why';

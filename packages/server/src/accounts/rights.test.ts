@@ -89,6 +89,7 @@ const ROWS: readonly Row[] = [
   },
   { route: 'eraseStudent', any: 'O', params: ofStudent, body: () => ({ name: 'Nobody of this name' }) },
   { route: 'student', own: 'GF', any: 'OT', params: ofStudent },
+  { route: 'why', own: 'GF', any: 'OT', params: (studentId) => ({ studentId, skillId: 'open.em' }) },
   {
     route: 'keepHand',
     ...TEACHES,

@@ -3,7 +3,14 @@
  * beginning; then what is new is added. What was read far enough is stored again. Heads and events are seen at one instant.
  */
 import { deserialize, serialize } from 'node:v8';
-import { makeLogReader, type LogContext, type LogReader, type LogSoFar } from '@finch/core/mastery';
+import {
+  makeLogReader,
+  whyOf,
+  type LogContext,
+  type LogReader,
+  type LogSoFar,
+  type Why,
+} from '@finch/core/mastery';
 import type { Asks } from '../platform/database';
 import { eventsAfter, keepSnapshot, logHeads, snapshotsOf, type SnapshotRow } from './log-reading.repository';
 
@@ -77,6 +84,25 @@ export async function readLogs(asks: Asks, asked: LogsToRead): Promise<LogRead[]
     read.push({ studentId, ground, places, sofar });
   }
   return read;
+}
+
+export interface WhyAsked extends Pick<LogContext, 'syllabus' | 'difficultyFit'> {
+  readonly studioId: string;
+  readonly student: LogToRead & { readonly places: Places };
+  readonly skillId: string;
+  /** ms since 1970. */
+  readonly now: number;
+}
+
+/** Why a number is what it is, from the whole log; null where the syllabus has no such skill. */
+export async function tellWhy(asks: Asks, asked: WhyAsked): Promise<Why | null> {
+  const { student, syllabus, difficultyFit, skillId, now } = asked;
+  return whyOf(
+    await eventsFrom(asks, {}, student.places),
+    { ...student, syllabus, difficultyFit },
+    skillId,
+    now,
+  );
 }
 
 const sum = (places: Places): number => Object.values(places).reduce((all, one) => all + one, 0);

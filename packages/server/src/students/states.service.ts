@@ -53,6 +53,8 @@ export interface StudentView {
   readonly playedFor: Held<PlayedFor>;
   /** What every question about this student takes. */
   readonly taught: TaughtHand;
+  /** Where the log stands that all this was read from. */
+  readonly log: WantedLog;
 }
 
 const NOBODY_SAID: PlayedFor = { months: null };
@@ -183,6 +185,7 @@ export function makeStates(work: Work, code: string): States {
         pace,
         playedFor: held(log.playedFor, now, NOBODY_SAID),
         taught,
+        log,
         limitsBefore: dated.limits.at(-2) ?? null,
       };
     });

@@ -1,6 +1,6 @@
 /** Students: who they are, what their hands are, what they hold. Hands and limits are dated; nothing is overwritten. */
-import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
-import type { StudentBody } from '@finch/contract';
+import { ageAt, type HandLimits, makeLimits, PRIOR_FIT } from '@finch/core/hands';
+import type { StudentBody, WhyBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import type { Recipe } from '@finch/core/drills';
 import { historyPoints, type PaceRead } from '@finch/core/mastery';
@@ -14,6 +14,7 @@ import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, refuse, Refusal } from '../platform/problems';
+import type { Work } from '../work/work';
 import type { States } from './states.service';
 import {
   addDated,
@@ -35,6 +36,8 @@ const SHOWN_LESSONS = 120;
 
 export interface Students {
   readonly read: (who: Who, studentId: string) => Promise<StudentBody>;
+  /** Why a skill's number is what it is. */
+  readonly why: (who: Who, studentId: string, skillId: string) => Promise<WhyBody>;
   readonly add: (who: Who, student: AddedStudent) => Promise<{ id: string }>;
   readonly keep: (who: Who, studentId: string, kept: KeptStudent) => Promise<{ version: number }>;
   readonly merge: (
@@ -123,7 +126,7 @@ async function touched(
   throw new Refusal('write.stale', 'version', STALE);
 }
 
-export function makeStudents(database: DataSource, clock: Clock, states: States): Students {
+export function makeStudents(database: DataSource, clock: Clock, states: States, work: Work): Students {
   return {
     read: async (who, studentId) => {
       need(who, 'student.read', studentId);
@@ -178,6 +181,24 @@ export function makeStudents(database: DataSource, clock: Clock, states: States)
           nextLesson: next ? lessonHead(next) : null,
         };
       });
+    },
+    why: async (who, studentId, skillId) => {
+      need(who, 'student.read', studentId);
+      const { studioId } = who;
+      const { syllabus, log, state } = await inStudio(database, studioId, (manager) =>
+        states.view(manager, studioId, studentId, clock.now()),
+      );
+      // At the moment the page's numbers are of, so that both say the same.
+      const why = await work.run('tellWhy', {
+        studioId,
+        syllabus: syllabus.content,
+        difficultyFit: PRIOR_FIT,
+        student: log,
+        skillId,
+        now: state.now,
+      });
+      if (!why) throw notFound('skillId');
+      return { ...why, takes: [...why.takes] };
     },
     add: async (who, student) => {
       need(who, 'student.add');

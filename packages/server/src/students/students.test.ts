@@ -159,6 +159,24 @@ describe('away and back', () => {
   });
 });
 
+test('why: the number of the page, the takes that made it; a skill that is not there is said', async () => {
+  const id = await added('Merle Ostrin');
+  const why = (skillId: string) => teacher.get(`/api/students/${id}/skills/${skillId}/why`);
+  expect((await why('open.em').expect(200)).body).toMatchObject({
+    now: null,
+    story: { code: 'why.none' },
+    takes: [],
+  });
+  await log(id);
+  await log(id);
+  const { body } = await why('open.em').expect(200);
+  const shown = (await page(id)).skills.find((one: { skillId: string }) => one.skillId === 'open.em');
+  expect(body.now).toBe(shown.chance.mean);
+  expect(body.takes).toHaveLength(2);
+  expect(body.takes[0]).toMatchObject({ family: 'ring check', result: 'clean', source: 'teacher' });
+  expect((await why('no.such').expect(404)).body.at).toBe('skillId');
+});
+
 describe('a double', () => {
   test('gives takes, lessons and homework to the one who stays, late takes too', async () => {
     const [stays, double] = [await added('Tamlin Roe'), await added('Tamlin Row')];
@@ -179,6 +197,8 @@ describe('a double', () => {
     expect(merged).toMatchObject({ takes: 3, version: version + 1 });
     expect(merged.lessons).toHaveLength(1);
     expect(merged.home).toHaveLength(1);
+    const { body: why } = await teacher.get(`/api/students/${stays}/skills/open.em/why`).expect(200);
+    expect(why.counted).toBe(3);
     await teacher.get(`/api/students/${double}`).expect(404);
     const again = await teacher
       .post(`/api/students/${stays}/double`)

@@ -3,10 +3,12 @@ import type { PaperBody } from '@finch/contract';
 import type { Result } from '@finch/core';
 import type { planLesson, LessonPlan } from '@finch/core/planning';
 import type { WeighedSkill, WeighAsked } from '../board/weigh';
-import type { LogRead, LogsToRead } from '../practice/log-reading';
+import type { Why } from '@finch/core/mastery';
+import type { LogRead, LogsToRead, WhyAsked } from '../practice/log-reading';
 
 export interface Tasks {
   readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
+  readonly tellWhy: (asked: WhyAsked) => Promise<Why | null>;
   readonly plan: (...asked: Parameters<typeof planLesson>) => Promise<Result<LessonPlan>>;
   readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;
   /** A PDF in base 64; `at` in ms since 1970. */

@@ -5,7 +5,7 @@ import { workerData } from 'piscina';
 import { weighGrips } from '../board/weigh';
 import type { DatabaseAccess } from '../platform/config';
 import type { Asks } from '../platform/database';
-import { readLogs } from '../practice/log-reading';
+import { readLogs, tellWhy } from '../practice/log-reading';
 import type { Outcome, TaskName, Tasks } from './tasks';
 
 export interface WorkerParts {
@@ -57,6 +57,7 @@ async function inStudio<T>(studioId: string, work: (asks: Asks) => Promise<T>): 
 
 const TASKS: Tasks = {
   readLogs: (asked) => inStudio(asked.studioId, (asks) => readLogs(asks, asked)),
+  tellWhy: (asked) => inStudio(asked.studioId, (asks) => tellWhy(asks, asked)),
   plan: async (...asked) => planLesson(...asked),
   weigh: async (asked) => weighGrips(asked),
   // Large, and seldom asked for: a thread does not wait for it.

@@ -31,6 +31,23 @@ export function useStudent(studentId: MaybeRefOrGetter<string | null>) {
   });
 }
 
+/** Why a skill's number is what it is; asked for when both are named. */
+export function useWhy(studentId: MaybeRefOrGetter<string>, skillId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => [
+      'why',
+      toValue(studentId),
+      toValue(skillId),
+      seat.seat?.membershipId,
+      seat.arrived,
+    ]),
+    queryFn: () =>
+      call(routes.why, { params: { studentId: toValue(studentId), skillId: toValue(skillId) ?? '' } }),
+    enabled: computed(() => toValue(skillId) !== null),
+  });
+}
+
 export function useSyllabus() {
   const seat = useSeat();
   return useQuery({

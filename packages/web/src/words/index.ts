@@ -6,6 +6,8 @@ import type { Reason } from '@finch/core/effort';
 import type { LimitStep, SheetFinding } from '@finch/core/shapes';
 import { DRILL_WORDS } from './drill-words';
 import { chordText, degreeText, plural } from './names';
+import { shortDate } from './when';
+import { WHY_WORDS } from './why-words';
 
 export * from './names';
 export * from './problems';
@@ -54,14 +56,11 @@ export function saySheet(finding: SheetFinding): string {
   return say(finding.what);
 }
 
-const DAY = 86_400_000;
-const date = (ms: Values[string]) =>
-  new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
-const daysAgo = (ms: Values[string]) => Math.max(0, Math.round((Date.now() - Number(ms)) / DAY));
 const fingerNames = ['thumb', 'index', 'middle', 'ring', 'little'];
 
 const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   ...DRILL_WORDS,
+  ...WHY_WORDS,
   'effort.none': () => 'nothing here',
   'effort.reach': (v) =>
     `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,
@@ -83,8 +82,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.cold': (v) =>
     v.fret ? `Cold hand: light, from fret ${v.fret} up, no barre.` : 'Cold hand: light, no barre.',
   'because.due': (v) =>
-    `Due: ${v.number} now, last played ${date(v.on)}; ${v.recall} in 100 it is still there.`,
-  'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${date(v.on)}.`,
+    `Due: ${v.number} now, last played ${shortDate(v.on)}; ${v.recall} in 100 it is still there.`,
+  'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${shortDate(v.on)}.`,
   'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
   'because.guess': (v) =>
     `Not sure yet: ${v.number} after ${plural(v.takes, 'take')}. Set like this, about ${v.chance} of 100 come clean.`,
@@ -98,7 +97,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.home': () => 'What goes home, said and played once.',
   'because.rest': () => 'The hand rests; the ear works.',
   'because.pain': (v) => `Pain (${v.where}) since ${v.since}: nothing is played, with either hand.`,
-  'because.given': (v) => `Given home on ${date(v.on)}.`,
+  'because.given': (v) => `Given home on ${shortDate(v.on)}.`,
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
@@ -216,4 +215,3 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
 
 /** "fret 9, heavy": 0 to 100 rounded for the screen only. */
 export const whole = (share: number): number => Math.round(share * 100);
-export { daysAgo, date as shortDate };

@@ -19,3 +19,12 @@ export const whenText = (at: string | number, timeZone: string): string =>
 /** "Tuesday 9 June". */
 export const dayText = (at: string | number, timeZone: string): string =>
   said(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
+
+const DAY_MS = 86_400_000;
+
+/** "9 Jun". */
+export const shortDate = (ms: number | string): string =>
+  new Date(Number(ms)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+
+export const daysAgo = (ms: number | string): number =>
+  Math.max(0, Math.round((Date.now() - Number(ms)) / DAY_MS));

@@ -34,7 +34,7 @@ function codesIn(part: string, pattern: RegExp): Set<string> {
 test('every reason the core can give has words', () => {
   const codes = codesIn(
     'core',
-    /'((?:because|left|title|question|ask|check|move|sheet|found)\.[a-z0-9-]+)'/g,
+    /'((?:because|left|title|question|ask|check|move|sheet|found|why|advice)\.[a-z0-9-]+)'/g,
   );
   expect(codes.size).toBeGreaterThan(60);
   expect(
@@ -50,7 +50,7 @@ test('every problem that core, contract and server can answer has words', () => 
   expect(codes.length).toBeGreaterThan(120);
   // Reasons are codes too, worded elsewhere; faults of a chart have words and a place of their own.
   const reason =
-    /^(because|left|title|question|ask|check|move|sheet|found|name|effort|chart|practise|import)\./;
+    /^(because|left|title|question|ask|check|move|sheet|found|why|advice|name|effort|chart|practise|import)\./;
   const silent = [...new Set(codes)].filter((code) => !reason.test(code) && !knowsProblem(code));
   expect(silent).toEqual([]);
 });
@@ -112,4 +112,34 @@ test('a loop of more than two grips is named by all of them', () => {
     say(drillTitle(changeLoop({ grips: chords.map(grip), beatsEach: 4 })));
   expect(loop('C', 'Bbm')).toBe('C → B♭m');
   expect(loop('C', 'Am', 'F')).toBe('C → Am → F');
+});
+
+test('why a number is what it is: a fall, what slips, what is stuck, days away, with tempo where there was one', () => {
+  const on = Date.UTC(2026, 9, 16, 12);
+  const told = (code: string, values: Record<string, number | string>) =>
+    say({ code: `why.${code}`, values });
+  const fall = { from: 87, to: 36, on, missed: 3, of: 4, slow: 72, fast: 80, target: 60 };
+  expect(told('fall', fall)).toBe(
+    'Fell from 87 to 36 on 16 Oct: 3 of 4 takes not clean, at 72 to 80 bpm, over the 60 aimed at.',
+  );
+  expect(told('fall', { ...fall, fast: 60, slow: 60 })).toBe(
+    'Fell from 87 to 36 on 16 Oct: 3 of 4 takes not clean, at 60 bpm.',
+  );
+  expect(told('slipping', { was: 90, on, missed: 1, slow: 0, fast: 0, last: on })).toBe(
+    'Was 90 on 16 Oct. Its last take, on 16 Oct, was not clean.',
+  );
+  expect(told('slipping', { was: 90, on, missed: 3, slow: 36, fast: 40, last: on })).toBe(
+    'Was 90 on 16 Oct. Its last 3 takes, at 36 to 40 bpm, were not clean; the latest on 16 Oct.',
+  );
+  const stuck = { takes: 16, since: on, recent: 8, clean: 0, best: 63, slow: 34, fast: 34 };
+  expect(told('stuck', stuck)).toBe(
+    '16 takes since 16 Oct. Of the last 8, at 34 bpm, none came clean; the best had 63 of 100 steps clean.',
+  );
+  expect(told('stuck', { ...stuck, best: 0, clean: 2 })).toBe(
+    '16 takes since 16 Oct. Of the last 8, at 34 bpm, 2 came clean.',
+  );
+  expect(told('away', { lost: 1, days: 57, last: on })).toBe('No take for 57 days: that took 1 point.');
+  expect(say({ code: 'advice.slower', values: { bpm: 31 } })).toBe(
+    'Try 31 bpm, and go up after two clean takes.',
+  );
 });

@@ -155,7 +155,7 @@ useKeys(
       <section class="sheet col-mid">
         <BTabs v-model:index="tab" nav-class="quiet-tabs" content-class="tab-room">
           <BTab :title="`Skills (${met.length})`" class="room"
-            ><StudentWeeks :skills="met" :names="names"
+            ><StudentWeeks :student-id="student.id" :skills="met" :names="names"
           /></BTab>
           <BTab :title="`Reviews due (${due.length})`" class="room"
             ><StudentReviews :due="due" :coming="coming" :names="names"

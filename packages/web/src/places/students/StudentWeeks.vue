@@ -1,13 +1,19 @@
 <script setup lang="ts">
 /** Every skill met, over fourteen weeks: what needs looking at first. */
 import type { SkillStateBody } from '@finch/contract';
-import { computed } from 'vue';
+import { BButton } from 'bootstrap-vue-next';
+import { computed, ref } from 'vue';
 import { useSeat } from '../../session/seat';
 import { whole } from '../../words';
 import HistoryChart from './HistoryChart.vue';
+import WhyDialog from './WhyDialog.vue';
 import { markWord, needOf, stateWord } from './skill-words';
 
-const props = defineProps<{ skills: readonly SkillStateBody[]; names: ReadonlyMap<string, string> }>();
+const props = defineProps<{
+  studentId: string;
+  skills: readonly SkillStateBody[];
+  names: ReadonlyMap<string, string>;
+}>();
 const seat = useSeat();
 const WEEKS_MS = 98 * 86_400_000;
 const WEEK_MS = 7 * 86_400_000;
@@ -22,6 +28,12 @@ const shown = computed(() =>
   [...props.skills].sort((a, b) => needOf(b) - needOf(a) || (b.lastAt ?? 0) - (a.lastAt ?? 0)),
 );
 const nameOf = (skill: SkillStateBody) => props.names.get(skill.skillId) ?? skill.skillId;
+const asks = ref(false);
+const asked = ref<SkillStateBody | null>(null);
+function ask(skill: SkillStateBody) {
+  asked.value = skill;
+  asks.value = true;
+}
 </script>
 
 <template>
@@ -45,10 +57,25 @@ const nameOf = (skill: SkillStateBody) => props.names.get(skill.skillId) ?? skil
         :height="58"
       />
       <div class="verdict">
-        <span class="big">{{ whole(skill.chance?.mean ?? 0) }}</span><span>{{ stateWord(skill) }}</span>
+        <BButton
+          size="sm"
+          variant="link"
+          :aria-label="`Why? ${nameOf(skill)} is ${whole(skill.chance?.mean ?? 0)}`"
+          @click="ask(skill)"
+          >Why?</BButton
+        >
+        <div>
+          <span class="big">{{ whole(skill.chance?.mean ?? 0) }}</span><span>{{ stateWord(skill) }}</span>
+        </div>
       </div>
     </li>
   </ul>
+  <WhyDialog
+    v-model="asks"
+    :student-id="studentId"
+    :skill-id="asked?.skillId ?? null"
+    :name="asked ? nameOf(asked) : ''"
+  />
 </template>
 
 <style scoped>
@@ -58,7 +85,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: 124px minmax(0, 1fr) 64px;
+  grid-template-columns: 124px minmax(0, 1fr) 116px;
   gap: var(--space-2);
   align-items: center;
   border-top: 1px solid var(--line);
@@ -68,11 +95,18 @@ li {
 b {
   line-height: 1.2;
 }
+.verdict,
+.verdict > div {
+  display: flex;
+}
 .verdict {
+  justify-content: space-between;
+  align-items: center;
   text-align: right;
   font-size: var(--size-1);
   color: var(--ink2);
-  display: flex;
+}
+.verdict > div {
   flex-direction: column;
 }
 .verdict .big {
@@ -83,7 +117,7 @@ b {
 }
 @media (max-width: 600px) {
   li {
-    grid-template-columns: minmax(0, 1fr) 64px;
+    grid-template-columns: minmax(0, 1fr) 116px;
   }
   li > :nth-child(2) {
     grid-column: 1 / -1;

@@ -1,0 +1,35 @@
+/** What a number is made of, and what a take moved, in whole points that add up as they are shown. */
+import type { WhyBody } from '@finch/contract';
+import { plural, whole } from '../../words';
+
+const signed = (points: number): string => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : '±0');
+
+export interface ShownPart {
+  readonly points: string;
+  readonly text: string;
+}
+
+/** Rounded so that they add up to the number shown: what rounding leaves over stands with the takes. */
+export function partsOf({ now, parts, takes }: Pick<WhyBody, 'now' | 'parts' | 'takes'>): ShownPart[] {
+  if (now === null) return [];
+  const start = whole(parts.start);
+  const away = whole(parts.away);
+  const moved = whole(now) - start - away;
+  return [
+    { points: String(start), text: 'to start from, by what it needs' },
+    { points: signed(moved), text: `by ${takes.length === 1 ? 'its take' : 'its takes'}` },
+    ...(away === 0 ? [] : [{ points: signed(away), text: 'by the days since' }]),
+  ];
+}
+
+type Take = WhyBody['takes'][number];
+
+/** "nearly, 6 of 8, mostly late". */
+export const resultText = ({ result, steps, fault }: Pick<Take, 'result' | 'steps' | 'fault'>): string =>
+  [result, steps && `${steps.clean} of ${plural(steps.all, 'step')}`, fault && `mostly ${fault}`]
+    .filter(Boolean)
+    .join(', ');
+
+/** "74 to 81". */
+export const movedText = ({ before, after }: Pick<Take, 'before' | 'after'>): string =>
+  `${whole(before)} to ${whole(after)}`;
