@@ -205,3 +205,31 @@ test('what is put in from another zone of the world stands at the studio’s hou
   expect(Math.abs((top?.y ?? 0) - (first?.y ?? 0) - 84 * (h + m / 60 - from))).toBeLessThan(12);
   await far.context().close();
 });
+
+test('a number answers why: the same number, its takes, by keyboard; where it cannot be read it says so', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await student(page, 'Tilda Corvane');
+  const row = page.getByRole('listitem').filter({ hasText: 'A to D' }).filter({ hasText: 'stuck after' });
+  const why = row.getByRole('button', { name: /^Why\?/ });
+  const shown = (await row.locator('.big').textContent()) ?? '';
+  await page.route('**/why', (route) => route.abort());
+  await why.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'A to D' });
+  await expect(dialog.getByRole('alert')).toContainText('server', { timeout: 20_000 });
+  await page.unroute('**/why');
+  await dialog.getByRole('button', { name: 'Try again' }).click();
+  await expect(dialog.locator('.story')).toContainText(`${shown}`);
+  await expect(dialog.locator('.story')).toContainText(/takes since .* Of the last 8, at \d+/);
+  await expect(dialog.locator('.advice')).not.toBeEmpty();
+  const parts = await dialog.locator('.parts b').allTextContents();
+  const sum = parts.reduce((all, text) => all + Number(text.replace('−', '-')), 0);
+  expect(String(sum)).toBe(shown);
+  await expect(dialog.getByRole('row')).not.toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await expect(why).toBeFocused();
+});

@@ -26,7 +26,7 @@ export const WHY_WORDS: Readonly<Record<string, (v: Values) => string>> = {
       ? `Was ${v.was} on ${shortDate(v.on)}. Its last take, on ${shortDate(v.last)}${after(' ', tempoText(v))}, was not clean.`
       : `Was ${v.was} on ${shortDate(v.on)}. Its last ${v.missed} takes${after(', ', tempoText(v))}, were not clean; the latest on ${shortDate(v.last)}.`,
   'why.stuck': (v) =>
-    `${plural(v.takes, 'take')} since ${shortDate(v.since)}. Of the last ${v.recent}${after(', ', tempoText(v))}, ${Number(v.clean) || 'none'} came clean${Number(v.best) ? `; the best had ${v.best} of 100 steps clean` : ''}.`,
+    `${plural(v.takes, 'take')} since ${shortDate(v.since)}. Of the last ${v.recent}${after(', ', tempoText(v))}, ${Number(v.clean) || 'none'} came clean${Number(v.best) && !Number(v.clean) ? `; the best had ${v.best} of 100 steps clean` : ''}.`,
   'why.fall': (v) =>
     `Fell from ${v.from} to ${v.to} on ${shortDate(v.on)}: ${v.missed} of ${plural(v.of, 'take')} not clean${after(', ', tempoText(v))}${Number(v.target) && Number(v.fast) > Number(v.target) ? `, over the ${v.target} aimed at` : ''}.`,
   'why.away': (v) => `No take for ${plural(v.days, 'day')}: that took ${plural(v.lost, 'point')}.`,

@@ -135,8 +135,11 @@ test('why a number is what it is: a fall, what slips, what is stuck, days away, 
   expect(told('stuck', stuck)).toBe(
     '16 takes since 16 Oct. Of the last 8, at 34 bpm, none came clean; the best had 63 of 100 steps clean.',
   );
-  expect(told('stuck', { ...stuck, best: 0, clean: 2 })).toBe(
+  expect(told('stuck', { ...stuck, clean: 2 })).toBe(
     '16 takes since 16 Oct. Of the last 8, at 34 bpm, 2 came clean.',
+  );
+  expect(told('stuck', { ...stuck, best: 0 })).toBe(
+    '16 takes since 16 Oct. Of the last 8, at 34 bpm, none came clean.',
   );
   expect(told('away', { lost: 1, days: 57, last: on })).toBe('No take for 57 days: that took 1 point.');
   expect(say({ code: 'advice.slower', values: { bpm: 31 } })).toBe(

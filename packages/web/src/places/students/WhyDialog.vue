@@ -54,7 +54,7 @@ const parts = computed(() => (why.value ? partsOf(why.value) : []));
           </thead>
           <tbody>
             <tr v-for="take in why.takes" :key="take.id">
-              <td>{{ shortDate(take.at) }}</td>
+              <td class="day">{{ shortDate(take.at) }}</td>
               <td>
                 {{ take.family }}<span v-if="take.source === 'teacher'" class="note">, in a lesson</span>
               </td>
@@ -114,6 +114,9 @@ th {
 .num {
   text-align: right;
   font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+.day {
   white-space: nowrap;
 }
 .missed {
