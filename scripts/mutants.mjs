@@ -701,4 +701,6 @@ export const MUTANTS = [
   core('mastery/why.ts', 'lost >= WHY.away', 'lost >= 0', 'mastery/why'),
   server('students/students.service.ts', 'now: state.now,', 'now: 0,', 'students.test'),
   web('places/students/why-parts.ts', 'whole(now) - start - away', 'whole(parts.takes)', 'why-parts'),
+  server('practice/rebuild.ts', 'isDeepStrictEqual(told, anew)', 'true', 'students/rebuild'),
+  server('practice/rebuild.ts', 'body: serialize(anew)', 'body: serialize(told ?? anew)', 'students/rebuild'),
 ];

@@ -11,7 +11,11 @@ import { prepareDemo, prepareStudio } from './demo/prepare';
 import { makeClock } from './platform/clock';
 import { readConfig, type Config } from './platform/config';
 import { appSource, dropDatabase, ensureDatabase, ownerSource } from './platform/database';
+import { codeMark } from './platform/code-mark';
 import { makeLogger, slowQueryLogger } from './platform/logging';
+import { rebuildStudio } from './students/rebuild';
+import { makeStates } from './students/states.service';
+import { makeWork } from './work/work';
 
 /** Tells the parent; one that was killed meanwhile is told nothing. */
 const tell = (message: object): void => {
@@ -80,6 +84,8 @@ async function prepare(config: Config): Promise<void> {
 
 /** One who waits is not behind a long one. */
 const THREADS = 2;
+const WORKER = fileURLToPath(new URL('./worker.js', import.meta.url));
+const ROOT = fileURLToPath(new URL('../../..', import.meta.url));
 
 /** Its threads begin while it does. */
 async function serve(config: Config): Promise<void> {
@@ -95,8 +101,8 @@ async function serve(config: Config): Promise<void> {
     demo: config.demo !== 'no',
     webDist,
     threads: THREADS,
-    workerFile: fileURLToPath(new URL('./worker.js', import.meta.url)),
-    root: fileURLToPath(new URL('../../..', import.meta.url)),
+    workerFile: WORKER,
+    root: ROOT,
   });
   await database.initialize();
   const server = app.listen(config.port, '127.0.0.1', (error) => {
@@ -124,10 +130,38 @@ async function serve(config: Config): Promise<void> {
   if (process.send && !process.connected) stop();
 }
 
+/** Reads every log of a studio anew. */
+async function rebuild(config: Config): Promise<void> {
+  const database = appSource(config);
+  await database.initialize();
+  const work = makeWork(WORKER, THREADS, {
+    root: ROOT,
+    access: config.access,
+    databaseName: config.database,
+  });
+  try {
+    const [meta]: { value: string }[] = await database.query("SELECT value FROM meta WHERE key = 'studio'");
+    if (!meta) throw new Error('There is no studio in this database yet: run npm start first.');
+    const states = makeStates(work, codeMark(ROOT));
+    const { lines, differs } = await rebuildStudio(
+      database,
+      meta.value,
+      states,
+      work,
+      makeClock(config.clockFrom).now(),
+    );
+    tell({ lines, differs });
+  } finally {
+    await work.close();
+    await database.destroy();
+  }
+}
+
 const config = readConfig(process.env);
 const commands: Record<string, (given: Config) => Promise<void>> = {
   prepare: (given) => whileAsked(() => prepare(given)),
   serve,
+  rebuild,
 };
 const command = commands[process.argv[2]];
 if (!command) throw new Error(`commands: ${Object.keys(commands).join(', ')}`);

@@ -44,7 +44,7 @@ const STORE_AFTER = 25;
 const MOST_READERS = 300;
 const readers = new Map<string, LogReader>();
 
-function readerFor(one: LogToRead, asked: LogsToRead): LogReader {
+export function readerFor(one: LogToRead, asked: Pick<LogsToRead, 'syllabus' | 'difficultyFit'>): LogReader {
   let reader = readers.get(one.ground);
   if (!reader) {
     const [oldest] = readers.keys();
@@ -108,7 +108,7 @@ export async function tellWhy(asks: Asks, asked: WhyAsked): Promise<Why | null> 
 const sum = (places: Places): number => Object.values(places).reduce((all, one) => all + one, 0);
 
 /** A snapshot on the same ground of the same people; whatever else is in it is not there. */
-function usable(
+export function usable(
   row: SnapshotRow | undefined,
   { ground }: LogToRead,
   places: Places,
@@ -123,7 +123,8 @@ function usable(
   }
 }
 
-async function eventsFrom(asks: Asks, from: Places, to: Places) {
+/** What was logged of each after a place. */
+export async function eventsFrom(asks: Asks, from: Places, to: Places) {
   const found = [];
   for (const [id, place] of Object.entries(to))
     if (place > (from[id] ?? 0)) found.push(...(await eventsAfter(asks, id, from[id] ?? 0)));

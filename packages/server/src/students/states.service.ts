@@ -70,6 +70,11 @@ export interface States {
     now: number,
   ) => Promise<StudentView>;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
+  /** Whose logs there are to read, and what reading rests on, with nothing read yet. */
+  readonly logs: (manager: EntityManager) => Promise<{
+    readonly syllabus: SyllabusVersion;
+    readonly students: readonly { readonly name: string; readonly log: WantedLog }[];
+  }>;
   /** Drops what is held of a student who is gone, so that nothing rests on it. */
   readonly forget: (studentId: string) => void;
 }
@@ -149,6 +154,20 @@ export function makeStates(work: Work, code: string): States {
     return made;
   };
 
+  const onRecord = async (
+    manager: EntityManager,
+    found: readonly StudentRecord[],
+    asked: readonly string[] | null,
+  ): Promise<{ syllabus: SyllabusVersion; students: Student[] }> => {
+    const syllabus = await currentSyllabus(manager);
+    const dated = await records.read(manager, asked);
+    const logged = await logsOf(manager, asked);
+    const students = found.map((record) =>
+      studentOf(record, dated(record.id), logged(record.id), syllabus, code),
+    );
+    return { syllabus, students };
+  };
+
   const viewsOf = async (
     manager: EntityManager,
     studioId: string,
@@ -156,14 +175,9 @@ export function makeStates(work: Work, code: string): States {
     asked: readonly string[] | null,
     now: number,
   ): Promise<StudentView[]> => {
-    const syllabus = await currentSyllabus(manager);
     const schools = await schoolBook(manager);
     const marked = await markBook(manager);
-    const dated = await records.read(manager, asked);
-    const logged = await logsOf(manager, asked);
-    const students = found.map((record) =>
-      studentOf(record, dated(record.id), logged(record.id), syllabus, code),
-    );
+    const { syllabus, students } = await onRecord(manager, found, asked);
     const wanted = students.map((one) => one.log);
     const read = await logs.read(studioId, syllabus, wanted, now);
     const stand = students.flatMap((one) => {
@@ -200,6 +214,10 @@ export function makeStates(work: Work, code: string): States {
     },
     viewAll: async (manager, studioId, now) =>
       viewsOf(manager, studioId, await studentRecords(manager), null, now),
+    logs: async (manager) => {
+      const { syllabus, students } = await onRecord(manager, await studentRecords(manager), null);
+      return { syllabus, students: students.map(({ record, log }) => ({ name: record.name, log })) };
+    },
     forget: (studentId) => {
       logs.forget(studentId);
       standings.delete(studentId);

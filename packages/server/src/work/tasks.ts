@@ -5,9 +5,11 @@ import type { planLesson, LessonPlan } from '@finch/core/planning';
 import type { WeighedSkill, WeighAsked } from '../board/weigh';
 import type { Why } from '@finch/core/mastery';
 import type { LogRead, LogsToRead, WhyAsked } from '../practice/log-reading';
+import type { Rebuilt } from '../practice/rebuild';
 
 export interface Tasks {
   readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
+  readonly rebuildLogs: (asked: LogsToRead) => Promise<Rebuilt[]>;
   readonly tellWhy: (asked: WhyAsked) => Promise<Why | null>;
   readonly plan: (...asked: Parameters<typeof planLesson>) => Promise<Result<LessonPlan>>;
   readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;

@@ -6,6 +6,7 @@ import { weighGrips } from '../board/weigh';
 import type { DatabaseAccess } from '../platform/config';
 import type { Asks } from '../platform/database';
 import { readLogs, tellWhy } from '../practice/log-reading';
+import { rebuildLogs } from '../practice/rebuild';
 import type { Outcome, TaskName, Tasks } from './tasks';
 
 export interface WorkerParts {
@@ -57,6 +58,7 @@ async function inStudio<T>(studioId: string, work: (asks: Asks) => Promise<T>): 
 
 const TASKS: Tasks = {
   readLogs: (asked) => inStudio(asked.studioId, (asks) => readLogs(asks, asked)),
+  rebuildLogs: (asked) => inStudio(asked.studioId, (asks) => rebuildLogs(asks, asked)),
   tellWhy: (asked) => inStudio(asked.studioId, (asks) => tellWhy(asks, asked)),
   plan: async (...asked) => planLesson(...asked),
   weigh: async (asked) => weighGrips(asked),
