@@ -49,7 +49,7 @@ export interface Why {
 }
 
 /** Points of a fall within a day, and of days away, that are worth a sentence; takes told of. */
-export const WHY = {
+const WHY = {
   fall: 0.2,
   stillDown: 0.1,
   fallDays: 42,

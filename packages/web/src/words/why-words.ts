@@ -6,7 +6,7 @@ import { shortDate } from './when';
 type Values = Reason['values'];
 
 /** "at 60 bpm", "at 60 to 72 bpm"; nothing in free time. */
-export const tempoText = ({ slow, fast }: Values): string =>
+const tempoText = ({ slow, fast }: Values): string =>
   !Number(slow) ? '' : slow === fast ? `at ${slow} bpm` : `at ${slow} to ${fast} bpm`;
 const after = (mark: string, text: string): string => (text ? `${mark}${text}` : '');
 
