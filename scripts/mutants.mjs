@@ -634,7 +634,7 @@ export const MUTANTS = [
   server('marks/marks.repository.ts', '!mine.has(hook.subject)', 'true', 'marks'),
   server(
     'practice/log.service.ts',
-    'if (known && known.studentId !== event.studentId)',
+    'if (!(await isStored(manager, row)))',
     'if (false)',
     'practice/log.test',
   ),
@@ -703,4 +703,10 @@ export const MUTANTS = [
   web('places/students/why-parts.ts', 'whole(now) - start - away', 'whole(parts.takes)', 'why-parts'),
   server('practice/rebuild.ts', 'isDeepStrictEqual(told, anew)', 'true', 'students/rebuild'),
   server('practice/rebuild.ts', 'body: serialize(anew)', 'body: serialize(told ?? anew)', 'students/rebuild'),
+  server(
+    'practice/log.repository.ts',
+    'AND (body @> $4::jsonb OR body <@ $4::jsonb)',
+    '',
+    'practice/log.test',
+  ),
 ];

@@ -195,6 +195,42 @@ describe('replay', () => {
     expect(skill([fixed], 'near.c-g', at(4)).lastAt).toBe(Date.parse(at(3)));
   });
 
+  test('two devices at once, one a day off, and takes that come a week late end in the same state', () => {
+    const DAY = 86_400_000;
+    const results: TakeResult[] = ['clean', 'not yet', 'clean', 'nearly', 'clean', 'clean'];
+    const right = series(results);
+    const now = Date.parse(at(20));
+    const moved = (iso: string, by: number) => new Date(Date.parse(iso) + by).toISOString();
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            off: fc.constantFrom(0, DAY, -DAY, 7 * 3_600_000),
+            late: fc.constantFrom(0, DAY, 7 * DAY),
+            device: fc.constantFrom('phone', 'laptop'),
+          }),
+          { minLength: 6, maxLength: 6 },
+        ),
+        (how) => {
+          const heard = right.map((event, i) => {
+            const { off, late, device } = how[i];
+            const sent = moved(event.sentAt, late);
+            return {
+              ...event,
+              deviceId: device,
+              // The device's own clock in all it says; the server's in when it came.
+              sentAt: moved(sent, off),
+              receivedAt: sent,
+              take: { ...event.take, startedAt: moved(event.take.startedAt, off) },
+            };
+          });
+          expect(replay(heard, context, now)).toEqual(replay(right, context, now));
+        },
+      ),
+      { numRuns: 20 },
+    );
+  });
+
   test('a new skill starts from what it needs', () => {
     const good = replay(series(Array(8).fill('clean')), context, Date.parse(at(8)));
     const start = good.skills.find((one) => one.skillId === 'open.small-f');

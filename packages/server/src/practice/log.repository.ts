@@ -51,3 +51,15 @@ export async function eventHead(
   const { student_id: studentId, merged_into: into, kind, actor_id: actorId } = row;
   return { studentId, of: [studentId, ...(into ? [into] : [])], kind, actorId };
 }
+
+/**
+ * Whether an event is stored as it is sent: of the same student and kind, saying the same. One side may say more: a later program
+ * may read more out of what was sent before.
+ */
+export async function isStored(manager: EntityManager, row: LogEventRow): Promise<boolean> {
+  const rows: unknown[] = await manager.query(
+    'SELECT 1 FROM log_event WHERE id = $1 AND student_id = $2 AND kind = $3 AND (body @> $4::jsonb OR body <@ $4::jsonb)',
+    [row.id, row.studentId, row.kind, JSON.stringify(row.body)],
+  );
+  return rows.length === 1;
+}

@@ -15,7 +15,7 @@ import { Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
 import { doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
-import { addEvent, eventHead } from './log.repository';
+import { addEvent, eventHead, isStored } from './log.repository';
 
 /** What each kind of event may be logged with. */
 const RIGHTS: Readonly<Record<EventKind, Right>> = {
@@ -113,8 +113,7 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
     receivedAt: new Date(now),
   };
   if (await addEvent(manager, row)) return true;
-  const known = await eventHead(manager, id);
-  if (known && known.studentId !== event.studentId)
+  if (!(await isStored(manager, row)))
     throw new Refusal('take.conflict', 'id', 'an id of its own: this one is another take’s');
   return false;
 }

@@ -101,6 +101,20 @@ test('an id known from another student is a conflict, not known', async () => {
   expect([answer.known, codes(answer)]).toEqual([[], ['take.conflict']]);
 });
 
+test('the same id with another body is a conflict; the same again is known, whenever and by whatever device it is sent', async () => {
+  const first = take(world.here.studentId);
+  await send(first);
+  expect(
+    (await send({ ...first, deviceSeq: 77, deviceId: uuid(), sentAt: iso(NOW + 60_000) })).known,
+  ).toEqual([first.id]);
+  for (const other of [{ result: 'not yet' }, { tempoBpm: 90 }, { startedAt: iso(NOW - 7_200_000) }]) {
+    const answer = await send({ ...first, take: { ...first.take, ...other } });
+    expect([answer.known, codes(answer)]).toEqual([[], ['take.conflict']]);
+  }
+  const undone = { ...first, kind: 'void', voids: first.id, at: iso(NOW) };
+  expect(codes(await send(undone))).toEqual(['take.conflict']);
+});
+
 test('a take dated 2060 is refused, whatever the clock of its device says of itself', async () => {
   const far = Date.UTC(2060, 0, 1);
   const late = { ...take(world.here.studentId, far), sentAt: iso(far) };

@@ -164,7 +164,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'not-found': () => 'That is not in this studio any more.',
   'take.student': () => 'This take belongs to a student you may not log for.',
   'take.ahead': () => 'This take lies in the future; check the clock of this device.',
-  'take.conflict': () => 'This take has the mark of another student’s. Put it away and log it again.',
+  'take.conflict': () => 'This take has the mark of another that is stored. Put it away and log it again.',
   'take.id': () =>
     'The clock of this device was years off when this take was made. Set it right, put the take away and log it again.',
   'take.not-own': () => 'That was logged by somebody else. A teacher can take it back.',
