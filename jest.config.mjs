@@ -55,6 +55,10 @@ export default {
         '\\?worker$': '<rootDir>/scripts/jest-icon.cjs',
       },
     },
-    { ...shared, displayName: 'server', roots: ['<rootDir>/packages/server/src', '<rootDir>/bench'] },
+    {
+      ...shared,
+      displayName: 'server',
+      roots: ['<rootDir>/packages/server/src', '<rootDir>/bench', '<rootDir>/scripts/lib'],
+    },
   ],
 };
