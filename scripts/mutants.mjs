@@ -698,6 +698,7 @@ export const MUTANTS = [
   core('mastery/why.ts', 'fall.from - chance >= WHY.stillDown', 'true', 'mastery/why'),
   core('mastery/why.ts', 'usual > WHY.over * skill.targetBpm', 'usual > skill.targetBpm', 'mastery/why'),
   core('mastery/why.ts', 'wanted.add(need)', 'void need', 'mastery/why'),
+  core('mastery/why.ts', ' && last.after >= STATES.rough', '', 'mastery/why'),
   core('mastery/why.ts', 'lost >= WHY.away', 'lost >= 0', 'mastery/why'),
   server('students/students.service.ts', 'now: state.now,', 'now: 0,', 'students.test'),
   web('places/students/why-parts.ts', 'whole(now) - start - away', 'whole(parts.takes)', 'why-parts'),

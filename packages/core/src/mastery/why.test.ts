@@ -199,6 +199,13 @@ test('what buzzes at a fair tempo is not played slower but looked at; what comes
   expect(told([loop(0, 'clean', 28), loop(1, 'not yet', 39)], 1.1).advice?.code).toBe('advice.slower');
 });
 
+test('what was never half held is not said to be lost by days away, nor brought back by one take', () => {
+  const never = told([loop(0, 'not yet'), loop(1, 'not yet'), loop(2, 'nearly'), loop(3, 'not yet')], 30);
+  expect(Math.round(-100 * never.parts.away)).toBeGreaterThanOrEqual(5);
+  expect(never.story).toMatchObject({ code: 'why.recent', values: { takes: 4, clean: 0 } });
+  expect(never.advice?.code).toBe('advice.slower');
+});
+
 test('four of five clean are no trouble; three of five are', () => {
   const last = (...results: TakeResult[]) =>
     told(

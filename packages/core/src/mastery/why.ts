@@ -8,7 +8,7 @@ import type { Reason } from '../effort/explain';
 import { median } from '../kernel/number';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { cleanChance } from './ability';
-import { DAY_MS } from './constants';
+import { DAY_MS, STATES } from './constants';
 import { dayReader } from './days';
 import { upTo, type LogEvent } from './log';
 import { painAt } from './pain';
@@ -216,7 +216,8 @@ function sentence(skill: Skill, state: SkillState, told: readonly ToldTake[], no
     };
   }
   const lost = last.after - chance;
-  if (lost >= WHY.away)
+  // What was not half held was not lost by days: its takes say more.
+  if (lost >= WHY.away && last.after >= STATES.rough)
     return {
       story: {
         code: 'why.away',
