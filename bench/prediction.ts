@@ -24,7 +24,7 @@ function judge(seed: number, losses: Losses): void {
   const grader = makeGrader({ hand, instrument: standardGuitar });
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {
-    const skill = skillsOf(take.items, firstSyllabus)
+    const skill = skillsOf(take, firstSyllabus)
       .map((found) => found.skill)
       .at(-1);
     if (!skill) return;
@@ -37,7 +37,7 @@ function judge(seed: number, losses: Losses): void {
       const bounded = (p: number) => Math.min(0.97, Math.max(0.03, p));
       const loss = (p: number) => -Math.log(clean ? bounded(p) : 1 - bounded(p));
       const mean = (list: readonly number[]) => (list.reduce((a, b) => a + b, 0) + 1) / (list.length + 2);
-      const items = skillsOf(take.items, firstSyllabus).at(-1)?.items ?? take.items;
+      const items = skillsOf(take, firstSyllabus).at(-1)?.items ?? take.items;
       const load = takeLoad(take, items, grader, PRIOR_FIT) + forgettingLoad(state?.recall ?? 1);
       const said = state ? cleanChance(state.belief, load).mean : 0.5;
       losses.ours += loss(said);

@@ -3,12 +3,13 @@
  * difficulty fit and now. Events are sorted by when they happened, then id, so that any batch split and any
  * order of arrival give the same state.
  */
-import { itemKey, type Item } from '../drills/items';
+import { itemKey } from '../drills/items';
+import type { Take } from '../drills/take';
 import { makeDrill } from '../drills/make-drill';
 import { indexAt } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
-import { skillsOf } from '../syllabus/skills-of';
+import { askedOf, skillsOf } from '../syllabus/skills-of';
 import { dayReader } from './days';
 import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
@@ -86,7 +87,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
       sofar.lastTakeAt = at;
       sofar.feels[take.feel?.hand ?? 'unanswered']++;
       const grader = graders(at);
-      for (const { skill, items } of exercised(take.items)) {
+      for (const { skill, items } of exercised(take)) {
         const before = sofar.skills.get(skill.id) ?? null;
         const load = takeLoad(take, items, grader, context.difficultyFit);
         const target = sofar.targets.get(skill.id) ?? 0;
@@ -133,13 +134,16 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
   return stateAt(sofar, context, now);
 }
 
-/** `skillsOf`, remembered by the items' keys: a log asks about the same few item lists over and over. */
-function matcher(syllabus: Syllabus): (items: readonly Item[]) => ReturnType<typeof skillsOf> {
+/** `skillsOf`, remembered: a log asks about the same few drills over and over. */
+function matcher(
+  syllabus: Syllabus,
+): (played: Pick<Take, 'items' | 'recipe'>) => ReturnType<typeof skillsOf> {
   const known = new Map<string, ReturnType<typeof skillsOf>>();
-  return (items) => {
-    const key = items.map(itemKey).join('|');
+  const asked = askedOf(syllabus);
+  return (played) => {
+    const key = `${asked(played.recipe)}|${played.items.map(itemKey).join('|')}`;
     let found = known.get(key);
-    if (!found) known.set(key, (found = skillsOf(items, syllabus)));
+    if (!found) known.set(key, (found = skillsOf(played, syllabus)));
     return found;
   };
 }
@@ -159,7 +163,7 @@ function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, no
   const drill = makeDrill(skill.practice[0], recordedHand(context, now));
   if (!drill.ok) return BEYOND_REACH_LOGITS;
   const all = drill.value.items;
-  const own = skillsOf(all, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;
+  const own = skillsOf(drill.value, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;
   const load = difficultyLogits(own, all, grader, context.difficultyFit);
   return load + tempoLoad(skill.targetBpm, grader.predictedBpm(all));
 }

@@ -142,7 +142,7 @@ function onlyTempoOf(a: Recipe, b: Recipe): boolean {
 }
 
 function stillTrains(drill: Drill, skill: Skill, context: CandidateContext): boolean {
-  return skillsOf(drill.items, { ...context.syllabus, skills: [skill] }).length > 0;
+  return skillsOf(drill, { ...context.syllabus, skills: [skill] }).length > 0;
 }
 
 function atLastTempo(recipe: Recipe, own: SkillState, skill: Skill): Recipe {
@@ -159,7 +159,7 @@ function chanceOf(
   context: CandidateContext,
   grader: ItemGrader,
 ): number {
-  const items = skillsOf(drill.items, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
+  const items = skillsOf(drill, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
   const difficulty = difficultyLogits(items, drill.items, grader, context.taught.difficultyFit);
   const load = difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items));
   return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
@@ -185,7 +185,7 @@ function describe(
   const lengths = { new: [6, 12], repair: [4, 9], review: [3, 6], apply: [5, 11] }[
     kind as 'new' | 'repair' | 'review' | 'apply'
   ];
-  const exercises = skillsOf(fitted.drill.items, context.syllabus).map((found) => found.skill.id);
+  const exercises = skillsOf(fitted.drill, context.syllabus).map((found) => found.skill.id);
   return {
     id: `${kind}:${skill.id}`,
     kind,

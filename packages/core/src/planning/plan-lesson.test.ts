@@ -53,7 +53,7 @@ const attempt = (
 };
 /** Skills that a block exercises: by its items, or because it was made for one. */
 const usesOf = (block: PlanBlock): string[] => [
-  ...(block.recipe ? skillsOf(must(makeDrill(block.recipe, drill)).items, firstSyllabus) : []).map(
+  ...(block.recipe ? skillsOf(must(makeDrill(block.recipe, drill)), firstSyllabus) : []).map(
     (found) => found.skill.id,
   ),
   ...(block.because.code === 'because.uses-new' ? [String(block.because.values.skill)] : []),

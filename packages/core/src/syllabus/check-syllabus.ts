@@ -26,7 +26,7 @@ export function checkSyllabus(syllabus: Syllabus, context: DrillContext): Proble
           at: `${skill.id}, practice ${index + 1}`,
           detail: drill.problem.detail,
         });
-      else if (!skillsOf(drill.value.items, syllabus).some((found) => found.skill.id === skill.id)) {
+      else if (!skillsOf(drill.value, syllabus).some((found) => found.skill.id === skill.id)) {
         problems.push({
           code: 'syllabus.untrained',
           at: `${skill.id}, practice ${index + 1}`,

@@ -3,7 +3,7 @@
  * data, so that a version can be stored, compared and edited. Skill ids are stable for ever; a changed
  * syllabus is a new version.
  */
-import type { Recipe } from '../drills/recipe';
+import type { DrillFamily, Recipe } from '../drills/recipe';
 
 /** How a grip item is recognised; every field given must fit. */
 export interface GripMatch {
@@ -23,8 +23,19 @@ export interface GripMatch {
   readonly strings?: number;
 }
 
+/** How a drill is recognised, whatever it was about: by its family and by some of its parameters. */
+export interface DrillMatch {
+  readonly kind: 'drill';
+  readonly family: DrillFamily;
+  /** By name of parameter: any of these values, or a number from and to; a parameter that is not named may be anything. */
+  readonly where: Readonly<
+    Record<string, readonly (string | number | boolean)[] | { readonly from: number; readonly to: number }>
+  >;
+}
+
 export type SkillMatch =
   | GripMatch
+  | DrillMatch
   | {
       readonly kind: 'change';
       readonly from: GripMatch;
@@ -38,6 +49,8 @@ export type SkillMatch =
 export interface Skill {
   readonly id: string;
   readonly name: string;
+  /** What can be done once it is held, in one sentence. */
+  readonly sentence: string;
   readonly strand: string;
   /** Each group must be met by any one of its skills. */
   readonly needs: readonly (readonly string[])[];

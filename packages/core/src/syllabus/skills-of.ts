@@ -1,20 +1,57 @@
 /** Which skills an item exercises, by the matches of a syllabus. */
 import type { GripItem, Item } from '../drills/items';
+import type { Recipe } from '../drills/recipe';
 import { layoutOfGrip, type Layout } from '../shapes/form';
 import { parseChord } from '../theory/chord';
 import { mod12, pitchClassOf } from '../theory/note';
 import { fretsText } from '../grips/grip';
-import type { GripMatch, Skill, SkillMatch, Syllabus } from './skill';
+import type { DrillMatch, GripMatch, Skill, SkillMatch, Syllabus } from './skill';
 
-/** Skills that at least one of the items exercises, with those items; in syllabus order. */
+/** What was played or would be: its items, and the recipe where it was a drill. */
+export interface Played {
+  readonly items: readonly Item[];
+  readonly recipe?: Recipe | null;
+}
+
+/** Skills that it exercises, with the items that do, all of them where the drill itself does; in syllabus order. */
 export function skillsOf(
-  items: readonly Item[],
+  { items, recipe }: Played,
   syllabus: Syllabus,
 ): { readonly skill: Skill; readonly items: readonly Item[] }[] {
   return syllabus.skills.flatMap((skill) => {
+    if (recipe && skill.matches.some((match) => match.kind === 'drill' && isDrill(recipe, match)))
+      return [{ skill, items }];
     const fitting = items.filter((item) => skill.matches.some((match) => matches(item, match)));
     return fitting.length ? [{ skill, items: fitting }] : [];
   });
+}
+
+function isDrill(recipe: Recipe, { family, where }: DrillMatch): boolean {
+  if (recipe.family !== family) return false;
+  const given = recipe.parameters as unknown as Readonly<Record<string, unknown>>;
+  return Object.entries(where).every(([name, wanted]) => {
+    const value = given[name];
+    if (Array.isArray(wanted)) return wanted.some((one) => one === value);
+    const { from, to } = wanted as { from: number; to: number };
+    return typeof value === 'number' && value >= from && value <= to;
+  });
+}
+
+/** Names the parameters that any match asks about: recipes that agree in these and in their items exercise the same. */
+export function askedOf(syllabus: Syllabus): (recipe: Recipe) => string {
+  const names = new Map<string, Set<string>>();
+  for (const match of syllabus.skills.flatMap((skill) => skill.matches)) {
+    if (match.kind !== 'drill') continue;
+    const asked = names.get(match.family) ?? new Set();
+    for (const name of Object.keys(match.where)) asked.add(name);
+    names.set(match.family, asked);
+  }
+  return (recipe) => {
+    const asked = names.get(recipe.family);
+    if (!asked) return '';
+    const given = recipe.parameters as unknown as Readonly<Record<string, unknown>>;
+    return `${recipe.family} ${[...asked].map((name) => JSON.stringify(given[name])).join()}`;
+  };
 }
 
 function matches(item: Item, match: SkillMatch): boolean {
@@ -34,6 +71,8 @@ function matches(item: Item, match: SkillMatch): boolean {
     }
     case 'note':
       return item.kind === 'note' && item.string === match.string;
+    case 'drill':
+      return false;
     case 'progression':
       return item.kind === 'progression' && item.numerals.join() === match.numerals.join();
   }

@@ -299,7 +299,7 @@ function pastLesson(
 ): LessonRow {
   const blocks = new Map<string, { takes: LivedTake[]; name: string }>();
   for (const take of takes) {
-    const skill = skillsOf(take.items, firstSyllabus)
+    const skill = skillsOf(take, firstSyllabus)
       .map((found) => found.skill)
       .at(-1);
     const key = skill?.id ?? 'warm up';

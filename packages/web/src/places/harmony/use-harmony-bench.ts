@@ -106,7 +106,7 @@ export function useHarmonyBench() {
       capo: 0,
       chord,
     };
-    const ids = new Set(skillsOf([item], firstSyllabus).map(({ skill }) => skill.id));
+    const ids = new Set(skillsOf({ items: [item] }, firstSyllabus).map(({ skill }) => skill.id));
     if (ids.size === 0) return null;
     return known.value.map((one) => {
       const met = one.skills.flatMap((skill) =>

@@ -34,10 +34,7 @@ export function needsOf(
     if (from && to) items.push({ item: { kind: 'change', from, to }, bar: demand.chords[change.to].number });
   }
   const barOf = new Map(items.map(({ item, bar }) => [item, bar] as const));
-  const found = skillsOf(
-    items.map(({ item }) => item),
-    firstSyllabus,
-  );
+  const found = skillsOf({ items: items.map(({ item }) => item) }, firstSyllabus);
   return found
     .map(({ skill, items: fitting }): Need => ({
       id: skill.id,

@@ -1,0 +1,63 @@
+/** The syllabus that ships: deep enough in every strand, joined to every drill family both ways, playable by small hands. */
+import { FAMILIES, makeDrill } from '../../drills';
+import { averageHand, makeHand, standardGuitar } from '../../fretboard';
+import { must } from '../../kernel';
+import { checkSyllabus } from '../check-syllabus';
+import { firstSyllabus } from '../first-syllabus';
+import { skillsOf } from '../skills-of';
+
+const { skills, strands } = firstSyllabus;
+const small = must(makeHand({ ...averageHand, sizeFactor: 0.75 }));
+
+test('150 skills and more, no strand under twelve, each with one sentence', () => {
+  expect(skills.length).toBeGreaterThanOrEqual(150);
+  for (const { id } of strands)
+    expect([id, skills.filter((skill) => skill.strand === id).length >= 12]).toEqual([id, true]);
+  for (const { id, sentence } of skills)
+    expect([id, /^[A-Z0-9].*[.]$/.test(sentence), sentence.length < 100]).toEqual([id, true, true]);
+  expect(new Set(skills.map(({ name }) => name)).size).toBe(skills.length);
+});
+
+test.each([
+  ['a grown hand', averageHand],
+  ['a child’s', small],
+])(
+  'sound for %s: no cycle, nothing unreachable, every drill made and recognised as its skill’s',
+  (_, hand) => {
+    expect(checkSyllabus(firstSyllabus, { hand, instrument: standardGuitar })).toEqual([]);
+  },
+);
+
+test('every family but the warm-up trains a skill, and every skill is trained by a family', () => {
+  const used = new Set(skills.flatMap((skill) => skill.practice.map(({ family }) => family)));
+  const names = FAMILIES.map(({ name }) => name);
+  expect(names.filter((name) => !used.has(name))).toEqual(['warm up']);
+  expect(skills.filter((skill) => skill.practice.length === 0)).toEqual([]);
+});
+
+test('what a skill needs stands before it in no more than its own order: lighter drills first, needs of other strands too', () => {
+  const place = new Map(skills.map(({ id }, i) => [id, i]));
+  for (const skill of skills) {
+    const own = skill.needs.flat().filter((need) => skills[place.get(need) ?? 0].strand === skill.strand);
+    for (const need of own)
+      expect([skill.id, need, (place.get(need) ?? 0) < (place.get(skill.id) ?? 0)]).toEqual([
+        skill.id,
+        need,
+        true,
+      ]);
+  }
+});
+
+test('a drill is matched by its parameters: five choices of degrees are not the skill of two', () => {
+  const found = (id: string) => {
+    const skill = skills.find((one) => one.id === id);
+    if (!skill) throw new Error(id);
+    const drill = must(makeDrill(skill.practice[0], { hand: averageHand, instrument: standardGuitar }));
+    return skillsOf(drill, firstSyllabus).map((one) => one.skill.id);
+  };
+  expect(found('ear.home')).toEqual(['ear.home']);
+  expect(found('ear.degrees')).toEqual(['ear.degrees']);
+  expect(found('reading.spell-all-keys')).toEqual(['reading.spell-all-keys']);
+  const boxes = found('scales.boxes-4-5');
+  expect([boxes.includes('scales.boxes-4-5'), boxes.includes('scales.boxes-2-3')]).toEqual([true, false]);
+});
