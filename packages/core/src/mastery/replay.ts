@@ -6,7 +6,7 @@
 import { itemKey } from '../drills/items';
 import type { Take } from '../drills/take';
 import { makeDrill } from '../drills/make-drill';
-import { indexAt } from '../hands/dated';
+import { indexAt, type Dated } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { askedOf, skillsOf } from '../syllabus/skills-of';
@@ -41,8 +41,10 @@ export interface StudentState {
 
 /** What the events told so far, as plain data: it can be stored, gone on from and read at any later instant. */
 export interface SkillsSoFar {
-  /** Difficulty and tempo load of each skill at its target for the hand it was begun with, logits. */
-  readonly targets: ReadonlyMap<string, number>;
+  /** Since when the hand and instrument that targets are for are on record, ms since 1970. */
+  readonly since: number;
+  /** Difficulty and tempo load at its target of each skill that was met, logits. */
+  readonly targets: Map<string, number>;
   readonly skills: Map<string, SkillSoFar>;
   readonly overrides: Map<string, MasteryState | null>;
   readonly feels: { easy: number; tense: number; pain: number; unanswered: number };
@@ -59,6 +61,8 @@ export interface Replayer {
   readonly begin: (now: number) => SkillsSoFar;
   /** Takes an event in, none of which was taken back; they come in order. */
   readonly follow: (sofar: SkillsSoFar, event: LogEvent, at: number) => void;
+  /** Load of a skill at its target, logits; worked out when it is first asked for. */
+  readonly targetOf: (sofar: SkillsSoFar, skill: Skill) => number;
 }
 
 /** Graders, targets and item lists are worked out once for a context. */
@@ -66,11 +70,18 @@ export function makeReplayer(context: ReplayContext): Replayer {
   const dayOf = dayReader(context.timeZone);
   const graders = datedGraders(context);
   const exercised = matcher(context.syllabus);
+  const targetOf = (sofar: SkillsSoFar, skill: Skill): number => {
+    const known = sofar.targets.get(skill.id);
+    if (known !== undefined) return known;
+    const load = targetLoad(skill, context, graders(sofar.since), sofar.since);
+    sofar.targets.set(skill.id, load);
+    return load;
+  };
   return {
+    targetOf,
     begin: (now) => ({
-      targets: new Map(
-        context.syllabus.skills.map((skill) => [skill.id, targetLoad(skill, context, graders(now), now)]),
-      ),
+      since: inForceSince(context, now),
+      targets: new Map(),
       skills: new Map(),
       overrides: new Map(),
       feels: { easy: 0, tense: 0, pain: 0, unanswered: 0 },
@@ -90,7 +101,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
       for (const { skill, items } of exercised(take)) {
         const before = sofar.skills.get(skill.id) ?? null;
         const load = takeLoad(take, items, grader, context.difficultyFit);
-        const target = sofar.targets.get(skill.id) ?? 0;
+        const target = targetOf(sofar, skill);
         const start = startingBelief(skill, sofar.skills);
         const played = { take, at, day: dayOf(at), load, target };
         sofar.skills.set(skill.id, afterTake(skill, before, start, played));
@@ -156,6 +167,16 @@ function datedGraders({ hands, instruments }: ReplayContext): (ms: number) => It
     if (!grader) made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms))));
     return grader;
   };
+}
+
+/** Since when what holds at an instant holds: another instant since then tells of the same hand and instrument. */
+function inForceSince({ hands, instruments }: ReplayContext, now: number): number {
+  const since = <T>(records: readonly Dated<T>[]): number => {
+    const record = records[indexAt(records, now)];
+    const from = record ? Date.parse(record.from) : 0;
+    return from <= now ? from : 0;
+  };
+  return Math.max(since(hands), since(instruments));
 }
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */

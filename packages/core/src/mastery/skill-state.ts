@@ -19,8 +19,6 @@ export interface SkillState {
   readonly chance: CleanChance | null;
   /** The mean after 14 more days without a take. */
   readonly outlook: number | null;
-  /** Difficulty and tempo load at the target, logits. */
-  readonly targetLoad: number;
   readonly belief: Belief;
   readonly recall: number | null;
   readonly dueAt: number | null;
@@ -54,7 +52,6 @@ export function skillStateAt(
       attempts: 0,
       chance: null,
       outlook: null,
-      targetLoad: target,
       belief: start,
       recall: null,
       dueAt: null,
@@ -87,7 +84,6 @@ export function skillStateAt(
     attempts: sofar.attempts,
     chance,
     outlook: cleanChance(outlook, target + forgettingLoad(recallAt(sofar.memory, later))).mean,
-    targetLoad: target,
     belief: rested,
     recall,
     dueAt: due,

@@ -76,14 +76,15 @@ export function whyOf(
   const dayOf = dayReader(context.timeZone);
   const sofar = replayer.begin(now);
   const told: ToldTake[] = [];
-  let start = startOf(skill, sofar);
+  const target = replayer.targetOf(sofar, skill);
+  let start = startOf(skill, sofar, target);
   for (const { event, at } of upTo(events, now).live) {
     if (event.kind !== 'attempt') {
       replayer.follow(sofar, event, at);
       continue;
     }
     const known = sofar.skills.get(skillId) ?? null;
-    if (!known) start = startOf(skill, sofar);
+    if (!known) start = startOf(skill, sofar, target);
     replayer.follow(sofar, event, at);
     if (sofar.skills.get(skillId) === known || !sofar.skills.has(skillId)) continue;
     const { take } = event;
@@ -100,10 +101,10 @@ export function whyOf(
         : null,
       fault: mostOften(take.steps.filter((step) => step !== 'clean')),
       before: told.at(-1)?.after ?? start,
-      after: chanceAt(skill, sofar, at),
+      after: stateNow(skill, sofar, target, at).chance?.mean ?? start,
     });
   }
-  const state = stateNow(skill, sofar, now);
+  const state = stateNow(skill, sofar, target, now);
   const last = told.at(-1);
   const chance = state.chance?.mean ?? null;
   const said = sentence(skill, state, told, now);
@@ -130,20 +131,17 @@ function restingOn(skill: Skill, syllabus: Syllabus): Syllabus {
   return { ...syllabus, skills: syllabus.skills.filter(({ id }) => wanted.has(id)) };
 }
 
-const targetOf = (skill: Skill, sofar: SkillsSoFar): number => sofar.targets.get(skill.id) ?? 0;
-const stateNow = (skill: Skill, sofar: SkillsSoFar, at: number): SkillState =>
+const stateNow = (skill: Skill, sofar: SkillsSoFar, target: number, at: number): SkillState =>
   skillStateAt(
     skill,
     sofar.skills.get(skill.id) ?? null,
     startingBelief(skill, sofar.skills),
-    targetOf(skill, sofar),
+    target,
     at,
     null,
   );
-const startOf = (skill: Skill, sofar: SkillsSoFar): number =>
-  cleanChance(startingBelief(skill, sofar.skills), targetOf(skill, sofar)).mean;
-const chanceAt = (skill: Skill, sofar: SkillsSoFar, at: number): number =>
-  stateNow(skill, sofar, at).chance?.mean ?? startOf(skill, sofar);
+const startOf = (skill: Skill, sofar: SkillsSoFar, target: number): number =>
+  cleanChance(startingBelief(skill, sofar.skills), target).mean;
 
 /** The one that comes most often, the first of equals; null of none. */
 function mostOften<T>(list: readonly T[]): T | null {
