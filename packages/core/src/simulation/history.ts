@@ -45,7 +45,7 @@ export interface LivedTake extends PlayedTake {
 }
 
 const EARLIER_DAYS = 70;
-const AT_ONCE = 2;
+const AT_ONCE = 4;
 const TAKES_A_SKILL = 3;
 const MINUTE_SECONDS = 60;
 /** A change taught for weeks goes quicker than the reference hand's on first sight. */
@@ -88,8 +88,14 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   };
   const working = () => syllabus.skills.filter((skill) => met.has(skill.id) && !learned(skill.id));
   const addNew = () => {
-    const open = syllabus.skills.filter((skill) => ready(skill) && !life.without?.includes(skill.id));
-    for (const skill of open.slice(0, Math.max(0, AT_ONCE - working().length))) met.add(skill.id);
+    for (let room = AT_ONCE - working().length; room > 0; room--) {
+      const open = syllabus.skills.filter((skill) => ready(skill) && !life.without?.includes(skill.id));
+      // From the strand in which least was begun: nobody is taught grips alone.
+      const begun = (strand: string) =>
+        syllabus.skills.filter((one) => one.strand === strand && met.has(one.id)).length;
+      const [next] = open.toSorted((a, b) => begun(a.strand) - begun(b.strand));
+      if (next) met.add(next.id);
+    }
   };
   const recipeOf = (skill: Skill): Recipe => {
     const recipe = choose.pick(skill.practice);
@@ -142,7 +148,11 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
     const practises = !lesson && !faded && choose.unit() < life.diligence;
     if (day < restsUntil || !(lesson || practises)) continue;
     if (lesson) addNew();
-    const current = working().slice(0, 3);
+    const left = working();
+    const current = Array.from(
+      { length: Math.min(3, left.length) },
+      () => left.splice(choose.int(0, left.length - 1), 1)[0],
+    );
     const old = syllabus.skills.filter((skill) => met.has(skill.id) && learned(skill.id));
     const reviews = old.length ? Array.from({ length: lesson ? 2 : 1 }, () => choose.pick(old)) : [];
     let minute = lesson ? life.lessonMinute : 16 * 60 + choose.int(0, 210);
