@@ -24,7 +24,7 @@ function contradictions(seed: number): { of: number; found: number } {
   for (const skill of firstSyllabus.skills) {
     const { chance } = skills.find((one) => one.skillId === skill.id) ?? {};
     if (skill.targetBpm === null || !chance || chance.mean < 0.9) continue;
-    const drill = makeDrill(skill.practice[0], taught);
+    const drill = makeDrill(skill.practice[0].recipe, taught);
     if (!drill.ok || drill.value.predictedBpm === null) continue;
     count.of++;
     if (drill.value.predictedBpm < skill.targetBpm / 1.1) count.found++;

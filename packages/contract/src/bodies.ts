@@ -1,4 +1,5 @@
 /** What the server answers with: the day, a student, a lesson, a card of homework; each with its type. */
+import { PRACTICE_STEPS } from '@finch/core/syllabus';
 import * as v from 'valibot';
 import { recipeSchema } from './drills';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema, taughtHandSchema } from './hands';
@@ -194,7 +195,7 @@ export const syllabusSchema = v.object({
       strand: v.string(),
       targetBpm: v.nullable(v.number()),
       barre: v.boolean(),
-      practice: v.array(recipeSchema),
+      practice: v.array(v.object({ step: v.picklist(PRACTICE_STEPS), recipe: recipeSchema })),
     }),
   ),
 });

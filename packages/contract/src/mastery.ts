@@ -1,5 +1,5 @@
 /** What a student holds, as the server says it. */
-import type { DrillFamily } from '@finch/core/drills';
+import { EVIDENCE_KINDS, type DrillFamily } from '@finch/core/drills';
 import { MASTERY_STATES } from '@finch/core/mastery';
 import * as v from 'valibot';
 import { reasonSchema } from './basics';
@@ -73,5 +73,8 @@ export const whySchema = v.object({
     }),
   ),
   counted: v.number(),
+  apart: v.array(
+    v.object({ kind: v.picklist(EVIDENCE_KINDS), takes: v.number(), clean: v.number(), lastAt: v.number() }),
+  ),
 });
 export type WhyBody = v.InferOutput<typeof whySchema>;

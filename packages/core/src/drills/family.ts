@@ -21,6 +21,10 @@ export const FAMILY_GROUPS = [
 ] as const;
 export type FamilyGroup = (typeof FAMILY_GROUPS)[number];
 
+/** Five kinds of evidence; what is said by one of them says nothing of the others. */
+export const EVIDENCE_KINDS = ['play', 'hear', 'name', 'predict', 'over a root'] as const;
+export type EvidenceKind = (typeof EVIDENCE_KINDS)[number];
+
 /** What is in hand when a family is opened. */
 export interface StartingPoint {
   readonly grip: NamedGrip;
@@ -56,6 +60,8 @@ export interface FieldOf<R> {
 export interface FamilyDefinition<R extends AnyRecipe> {
   readonly name: R['family'];
   readonly group: FamilyGroup;
+  /** What a take of it is evidence of; playing, where left out. */
+  readonly evidence?: Exclude<EvidenceKind, 'play'>;
   readonly parameters: Specs;
   readonly make: (recipe: R, context: DrillContext) => Result<DrillOf<R>>;
   /** One notch; problem `drill.easiest` or `drill.hardest` at the end of the road. */

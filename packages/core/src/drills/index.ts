@@ -1,3 +1,5 @@
+export { evidenceOf } from './evidence';
+export { EVIDENCE_KINDS, type EvidenceKind } from './family';
 export { itemKey, type GripItem, type Item } from './items';
 export {
   CLEAN_SHARE,

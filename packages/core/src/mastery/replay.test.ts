@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { changeLoop, makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
+import { changeLoop, earPairs, makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
 import { averageHand, standardGuitar } from '../fretboard';
 import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
@@ -98,6 +98,25 @@ describe('replay', () => {
     expect(good.chance?.mean).toBeGreaterThan(0.75);
     expect(bad.chance?.mean).toBeLessThan(0.3);
     expect(width(good)).toBeLessThan(width(one));
+  });
+
+  test('what is heard or named stays apart: it is counted, and moves neither number nor state of what is played', () => {
+    const ear = must(
+      makeDrill(
+        earPairs({ what: 'triads', choices: 2, count: 20, hearings: 2, root: 'C', roving: false, sounded: 'together' }), // prettier-ignore
+        drill,
+      ),
+    );
+    const heard = [attempt(at(0, 1), 'clean', {}, ear), attempt(at(1, 1), 'not yet', {}, ear)];
+    const alone = skill(heard, 'open.em', at(2));
+    expect([alone.state, alone.chance, alone.attempts]).toEqual(['not met', null, 0]);
+    expect(alone.apart).toEqual({ hear: { takes: 2, clean: 1, lastAt: Date.parse(at(1, 1)) } });
+    const played = [attempt(at(0), 'clean', {}, EM), attempt(at(1), 'clean', {}, EM)];
+    const both = skill([...played, ...heard], 'open.em', at(2));
+    expect({ ...both, apart: {} }).toEqual(skill(played, 'open.em', at(2)));
+    // Of a skill of the ear it is the number.
+    expect(skill(heard, 'ear.third', at(2)).attempts).toBe(2);
+    expect(skill(heard, 'ear.third', at(2)).apart).toEqual({});
   });
 
   test('nearly is not clean', () => {

@@ -5,6 +5,7 @@
  */
 import { itemKey } from '../drills/items';
 import type { Take } from '../drills/take';
+import { evidenceOf } from '../drills/evidence';
 import { makeDrill } from '../drills/make-drill';
 import { indexAt, type Dated } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
@@ -15,6 +16,7 @@ import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } fr
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { painAt, painAfter, type PainSoFar, type PainState } from './pain';
 import { afterTake, startingBelief, type SkillSoFar } from './skill-so-far';
+import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
@@ -46,6 +48,8 @@ export interface SkillsSoFar {
   /** Difficulty and tempo load at its target of each skill that was met, logits. */
   readonly targets: Map<string, number>;
   readonly skills: Map<string, SkillSoFar>;
+  /** Takes of other kinds of evidence than the skill is about, by skill. */
+  readonly apart: Map<string, EvidenceApart>;
   readonly overrides: Map<string, MasteryState | null>;
   readonly feels: { easy: number; tense: number; pain: number; unanswered: number };
   takes: number;
@@ -83,6 +87,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
       since: inForceSince(context, now),
       targets: new Map(),
       skills: new Map(),
+      apart: new Map(),
       overrides: new Map(),
       feels: { easy: 0, tense: 0, pain: 0, unanswered: 0 },
       takes: 0,
@@ -98,7 +103,12 @@ export function makeReplayer(context: ReplayContext): Replayer {
       sofar.lastTakeAt = at;
       sofar.feels[take.feel?.hand ?? 'unanswered']++;
       const grader = graders(at);
+      const kind = evidenceOf(take.recipe);
       for (const { skill, items } of exercised(take)) {
+        if (kind !== evidenceOf(skill.practice[0].recipe)) {
+          sofar.apart.set(skill.id, withApart(sofar.apart.get(skill.id), kind, take, at));
+          continue;
+        }
         const before = sofar.skills.get(skill.id) ?? null;
         const load = takeLoad(take, items, grader, context.difficultyFit);
         const target = targetOf(sofar, skill);
@@ -128,6 +138,7 @@ export function stateAt(
         sofar.targets.get(skill.id) ?? 0,
         now,
         sofar.overrides.get(skill.id) ?? null,
+        sofar.apart.get(skill.id) ?? {},
       ),
     ),
     pain: painAt(sofar.pain, now, dayOf),
@@ -181,7 +192,7 @@ function inForceSince({ hands, instruments }: ReplayContext, now: number): numbe
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */
 function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
-  const drill = makeDrill(skill.practice[0], recordedHand(context, now));
+  const drill = makeDrill(skill.practice[0].recipe, recordedHand(context, now));
   if (!drill.ok) return BEYOND_REACH_LOGITS;
   const all = drill.value.items;
   const own = skillsOf(drill.value, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;

@@ -1,6 +1,7 @@
 /** What is held of one skill at an instant: what its takes said, and what the time since then took. */
 import type { Skill } from '../syllabus/skill';
 import { afterDays, cleanChance, forgettingLoad, type Belief, type CleanChance } from './ability';
+import type { EvidenceApart } from './evidence-apart';
 import { DAY_MS, STATES } from './constants';
 import { NO_HISTORY, type PackedHistory } from './history';
 import type { MasteryState } from './log';
@@ -32,6 +33,8 @@ export interface SkillState {
   readonly history: PackedHistory;
   /** Last tempo played, for the next one. */
   readonly lastBpm: number | null;
+  /** Other kinds of evidence than the skill is about; no part of the number. */
+  readonly apart: EvidenceApart;
 }
 
 /** @param start what is believed of it before any take @param target difficulty and tempo load at the target, logits */
@@ -42,6 +45,7 @@ export function skillStateAt(
   target: number,
   now: number,
   override: MasteryState | null,
+  apart: EvidenceApart,
 ): SkillState {
   if (!sofar) {
     return {
@@ -62,6 +66,7 @@ export function skillStateAt(
       marks: { due: false, slipping: false, stuck: false },
       history: NO_HISTORY,
       lastBpm: null,
+      apart,
     };
   }
   const recall = recallAt(sofar.memory, now);
@@ -94,5 +99,6 @@ export function skillStateAt(
     marks,
     history: sofar.history,
     lastBpm: sofar.lastBpm,
+    apart,
   };
 }

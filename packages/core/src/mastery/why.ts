@@ -2,6 +2,8 @@
  * Why a number is what it is: the takes that made it, what each moved, and one sentence about what matters most: a fall within a
  * day, what slips, what is stuck, what days away took. Told by reading the log again, so that it says what the state says.
  */
+import { EVIDENCE_KINDS, type EvidenceKind } from '../drills/family';
+import type { Counted } from './evidence-apart';
 import type { StepOutcome, TakeResult, TakeSource } from '../drills/take';
 import type { DrillFamily } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
@@ -46,6 +48,8 @@ export interface Why {
   /** The newest first, as many as are told of; `counted` is how many there were. */
   readonly takes: readonly ToldTake[];
   readonly counted: number;
+  /** Takes of other kinds of evidence, the commonest first: they count for themselves, not for the number. */
+  readonly apart: readonly ({ readonly kind: EvidenceKind } & Counted)[];
 }
 
 /** Points of a fall within a day, and of days away, that are worth a sentence; takes told of. */
@@ -120,6 +124,10 @@ export function whyOf(
     ...(mayPlay ? said : { ...said, advice: { code: 'advice.pain', values: {} } }),
     takes: told.slice(-WHY.told).reverse(),
     counted: told.length,
+    apart: EVIDENCE_KINDS.flatMap((kind) => {
+      const counted = state.apart[kind];
+      return counted ? [{ kind, ...counted }] : [];
+    }).sort((a, b) => b.takes - a.takes),
   };
 }
 
@@ -139,6 +147,7 @@ const stateNow = (skill: Skill, sofar: SkillsSoFar, target: number, at: number):
     target,
     at,
     null,
+    sofar.apart.get(skill.id) ?? {},
   );
 const startOf = (skill: Skill, sofar: SkillsSoFar, target: number): number =>
   cleanChance(startingBelief(skill, sofar.skills), target).mean;

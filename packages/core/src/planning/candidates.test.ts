@@ -2,7 +2,7 @@
 import { tempoOf } from '../drills';
 import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
 import { replay, type SkillState, type StudentState } from '../mastery';
-import { firstSyllabus } from '../syllabus';
+import { firstSyllabus, isUse, ownDrills } from '../syllabus';
 import { lessonCandidates, type CandidateContext } from './candidates';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
@@ -37,7 +37,7 @@ const of = (id: string, ...rest: Parameters<typeof all>) => all(...rest).find((o
 
 /** A skill that needs exactly one other, so that nothing else decides. */
 const child = firstSyllabus.skills.find(
-  (skill) => skill.needs.length === 1 && skill.needs[0].length === 1 && !skill.use && !skill.barre,
+  (skill) => skill.needs.length === 1 && skill.needs[0].length === 1 && !isUse(skill) && !skill.barre,
 );
 if (!child) throw new Error('no skill with one need');
 const [[parent]] = child.needs;
@@ -76,7 +76,7 @@ test('no barre where none is allowed', () => {
 
 test('a change goes on from the tempo it last had: three more after a clean take, two fewer after another', () => {
   const change = firstSyllabus.skills.find(
-    (skill) => skill.practice[0].family === 'change loop' && skill.targetBpm !== null && !skill.barre,
+    (skill) => skill.practice[0].recipe.family === 'change loop' && skill.targetBpm !== null && !skill.barre,
   );
   if (!change) throw new Error('no change');
   // Able enough that no tempo has to give way.
@@ -96,7 +96,7 @@ test('where the chance is low only the tempo gives way; the grips stay those of 
   for (const one of all({
     [parent]: { attempts: 9, state: 'rough', belief: { mean: -4, variance: 0.2 }, lastBpm: 60 },
   })) {
-    const own = one.skill.practice.find((recipe) => recipe.family === one.recipe.family);
+    const own = ownDrills(one.skill).find((recipe) => recipe.family === one.recipe.family);
     if (one.recipe.family !== 'change loop' || own?.family !== 'change loop') continue;
     expect(one.recipe.parameters.grips).toEqual(own.parameters.grips);
   }

@@ -14,7 +14,7 @@ import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from '../mas
 import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
-import type { Skill, Syllabus } from '../syllabus/skill';
+import { isUse, ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
 import type { BlockKind } from './plan';
 
 export const WORTH = {
@@ -95,9 +95,9 @@ function kindOf(
 ): BlockKind | null {
   if (own.attempts === 0) {
     if (!isOpen(skill, states, waived)) return null;
-    return skill.use ? 'apply' : 'new';
+    return isUse(skill) ? 'apply' : 'new';
   }
-  if (skill.use) return 'apply';
+  if (isUse(skill)) return 'apply';
   if (own.marks.stuck || own.marks.slipping) return 'repair';
   if (ONCE_CLEAN(own)) return own.marks.due ? 'review' : null;
   return 'repair';
@@ -111,7 +111,7 @@ function fittedDrill(
   grader: ItemGrader,
 ): { recipe: Recipe; drill: Drill; chance: number } | null {
   let best: { recipe: Recipe; drill: Drill; chance: number } | null = null;
-  for (const practice of skill.practice) {
+  for (const practice of ownDrills(skill)) {
     const recipe = atLastTempo(practice, own, skill);
     const drill = makeDrill(recipe, context.taught);
     if (!drill.ok || overLimit(drill.value.heaviestGrip, context.taught) > 0) continue;
@@ -247,7 +247,7 @@ export function useOf(
     .sort((a, b) => (b.chance?.mean ?? 0) - (a.chance?.mean ?? 0));
   for (const one of held) {
     const skill = context.syllabus.skills.find((found) => found.id === one.skillId);
-    const partner = skill && !skill.barre ? lastGrip(skill.practice[0]) : null;
+    const partner = skill && !skill.barre ? lastGrip(skill.practice[0].recipe) : null;
     if (!partner || partner.frets.join() === grip.frets.join()) continue;
     const recipe = changeLoop({ grips: [partner, grip], beatsEach: 4 });
     const drill = makeDrill(recipe, context.taught);

@@ -25,7 +25,7 @@ const attempt = (
 ): EventOf<'attempt'> => {
   const skill = firstSyllabus.skills.find((one) => one.id === skillId);
   const made = must(
-    makeDrill(skill?.practice[0] ?? ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill),
+    makeDrill(skill?.practice[0].recipe ?? ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 0] }), drill),
   );
   const when = at(day);
   const take: Take = {

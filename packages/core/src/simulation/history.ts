@@ -11,7 +11,7 @@ import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import { clamp } from '../kernel/number';
 import { seededRandom } from '../kernel/random';
-import type { Skill, Syllabus } from '../syllabus/skill';
+import { ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
 import { countChanges } from './counting';
 import { makePlayer, stopsToday, type PlayedTake, type PlayerTraits } from './player';
 
@@ -47,6 +47,8 @@ export interface LivedTake extends PlayedTake {
 const EARLIER_DAYS = 70;
 const AT_ONCE = 4;
 const TAKES_A_SKILL = 3;
+/** Share of takes that come to a skill, use it or hear it, and are not the skill itself (our assumption). */
+const OTHER_DRILLS = 0.2;
 const MINUTE_SECONDS = 60;
 /** A change taught for weeks goes quicker than the reference hand's on first sight. */
 const PRACTISED = 0.8;
@@ -77,6 +79,7 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   const tempo = new Map<string, number>();
   const lived: LivedTake[] = [];
   const choose = random.fork('choice');
+  const another = random.fork('another drill');
 
   const ready = (skill: Skill) =>
     !met.has(skill.id) && skill.needs.every((group) => group.some((need) => learned(need)));
@@ -98,7 +101,8 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
     }
   };
   const recipeOf = (skill: Skill): Recipe => {
-    const recipe = choose.pick(skill.practice);
+    const recipe =
+      another.unit() < OTHER_DRILLS ? another.pick(skill.practice).recipe : choose.pick(ownDrills(skill));
     if (recipe.family !== 'change loop' || recipe.parameters.piece) return recipe;
     const bpm = tempo.get(skill.id) ?? firstTempo(recipe, skill.targetBpm, life);
     return { ...recipe, parameters: { ...recipe.parameters, tempoBpm: bpm } };
@@ -136,7 +140,7 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   };
   for (let before = -EARLIER_DAYS; before < 0; before += 2) {
     for (const skill of syllabus.skills.filter((one) => life.startsWith.includes(one.id))) {
-      const drill = drillOf(skill.practice[0]);
+      const drill = drillOf(skill.practice[0].recipe);
       if (drill) player.play(drill, before);
     }
   }
@@ -183,7 +187,7 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
         source: lesson ? 'teacher' : 'self',
       });
       minute += Math.max(1, Math.ceil(take.durationSeconds / 60)) + 1;
-      if (skill) {
+      if (skill && ownDrills(skill).some((own) => own.family === latest.family)) {
         lastResults.set(skill.id, [...(lastResults.get(skill.id) ?? []), take.result]);
         adjustTempo(skill, take);
       }

@@ -18,7 +18,7 @@ export function checkSyllabus(syllabus: Syllabus, context: DrillContext): Proble
     for (const need of skill.needs.flat()) {
       if (!ids.has(need)) problems.push({ code: 'syllabus.need', at: skill.id, detail: need });
     }
-    for (const [index, recipe] of skill.practice.entries()) {
+    for (const [index, { recipe }] of skill.practice.entries()) {
       const drill = makeDrill(recipe, context);
       if (!drill.ok)
         problems.push({

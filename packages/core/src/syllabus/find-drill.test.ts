@@ -68,7 +68,7 @@ test('where fewer than three for the ear can be made, what hurts is still not pl
   const found = find('pain', {
     context: { hand: averageHand, instrument: high },
     words: { ...words, 'warm up': 'warm up without pain' },
-    skills: [{ name: 'pain', practice: [ringCheck(C)] }],
+    skills: [{ name: 'pain', practice: [{ step: 'hold', recipe: ringCheck(C) }] }],
   });
   expect(found.families).toEqual(['warm up']);
   expect(found.drills.length).toBeLessThan(3);

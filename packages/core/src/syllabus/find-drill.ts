@@ -56,7 +56,7 @@ export function findDrills(finding: Finding): Found {
     if (heard.test(text)) for (const recipe of drills(said, finding)) offer(recipe, { code, values: {} });
   if (hurts) return { families, drills: found, hurts };
   for (const { name, practice } of finding.skills)
-    if (holds(name, text)) for (const recipe of practice.slice(0, 1)) offer(recipe, { code: 'found.skill', values: { skill: name } }); // prettier-ignore
+    if (holds(name, text)) for (const { recipe } of practice.slice(0, 1)) offer(recipe, { code: 'found.skill', values: { skill: name } }); // prettier-ignore
   for (const family of families)
     offer(firstRecipe(family, { grip: said.grip, from: null, held: finding.held, instrument: finding.context.instrument }), { code: 'found.family', values: { family } }); // prettier-ignore
   return { families, drills: found, hurts };

@@ -1,4 +1,14 @@
-export type { GripMatch, Skill, SkillMatch, Syllabus } from './skill';
+export {
+  isUse,
+  ownDrills,
+  PRACTICE_STEPS,
+  type GripMatch,
+  type Practice,
+  type PracticeStep,
+  type Skill,
+  type SkillMatch,
+  type Syllabus,
+} from './skill';
 export { skillsOf } from './skills-of';
 export { checkSyllabus } from './check-syllabus';
 export { firstSyllabus } from './first-syllabus';

@@ -27,7 +27,10 @@ export interface GripMatch {
 export interface DrillMatch {
   readonly kind: 'drill';
   readonly family: DrillFamily;
-  /** By name of parameter: any of these values, or a number from and to; a parameter that is not named may be anything. */
+  /**
+   * By name of parameter: any of these values, or a number from and to; a parameter that is not named may be anything. Grips
+   * are one text, as `x02210 x32010`.
+   */
   readonly where: Readonly<
     Record<string, readonly (string | number | boolean)[] | { readonly from: number; readonly to: number }>
   >;
@@ -46,6 +49,15 @@ export type SkillMatch =
   | { readonly kind: 'note'; readonly string: number }
   | { readonly kind: 'progression'; readonly numerals: readonly string[] };
 
+/** What a drill does for a skill, in the order in which a thing is met: found, held, come to and left, used, heard. */
+export const PRACTICE_STEPS = ['find', 'hold', 'change', 'use', 'hear'] as const;
+export type PracticeStep = (typeof PRACTICE_STEPS)[number];
+
+export interface Practice {
+  readonly step: PracticeStep;
+  readonly recipe: Recipe;
+}
+
 export interface Skill {
   readonly id: string;
   readonly name: string;
@@ -55,13 +67,11 @@ export interface Skill {
   /** Each group must be met by any one of its skills. */
   readonly needs: readonly (readonly string[])[];
   readonly matches: readonly SkillMatch[];
-  /** Recipes that train it, lightest first; the first is proposed. */
-  readonly practice: readonly Recipe[];
+  /** What trains it, lightest first; the first is proposed, and its step is what the skill itself is about. */
+  readonly practice: readonly Practice[];
   /** Null for a skill in free time. */
   readonly targetBpm: number | null;
   readonly barre: boolean;
-  /** Whether it is a use of other skills (a progression), not a single thing. */
-  readonly use: boolean;
 }
 
 export interface Syllabus {
@@ -70,3 +80,10 @@ export interface Syllabus {
   readonly strands: readonly { readonly id: string; readonly name: string }[];
   readonly skills: readonly Skill[];
 }
+
+/** Whether it is a use of other skills (a progression, a piece), not a single thing. */
+export const isUse = ({ practice }: Pick<Skill, 'practice'>): boolean => practice[0].step === 'use';
+
+/** The drills that are the skill itself, lightest first; the others come to it, use it or hear it. */
+export const ownDrills = ({ practice }: Pick<Skill, 'practice'>): readonly Recipe[] =>
+  practice.flatMap(({ step, recipe }) => (step === practice[0].step ? [recipe] : []));

@@ -1,6 +1,7 @@
 /** Which skills an item exercises, by the matches of a syllabus. */
 import type { GripItem, Item } from '../drills/items';
 import type { Recipe } from '../drills/recipe';
+import { gripsOf } from '../drills/make-drill';
 import { layoutOfGrip, type Layout } from '../shapes/form';
 import { parseChord } from '../theory/chord';
 import { mod12, pitchClassOf } from '../theory/note';
@@ -26,11 +27,17 @@ export function skillsOf(
   });
 }
 
+/** The grips of a drill as one text, `x02210 x32010`. */
+export const gripsText = (recipe: Recipe): string =>
+  gripsOf(recipe)
+    .map(({ frets }) => fretsText(frets))
+    .join(' ');
+
 function isDrill(recipe: Recipe, { family, where }: DrillMatch): boolean {
   if (recipe.family !== family) return false;
   const given = recipe.parameters as unknown as Readonly<Record<string, unknown>>;
   return Object.entries(where).every(([name, wanted]) => {
-    const value = given[name];
+    const value = name === 'grips' ? gripsText(recipe) : given[name];
     if (Array.isArray(wanted)) return wanted.some((one) => one === value);
     const { from, to } = wanted as { from: number; to: number };
     return typeof value === 'number' && value >= from && value <= to;
@@ -50,7 +57,7 @@ export function askedOf(syllabus: Syllabus): (recipe: Recipe) => string {
     const asked = names.get(recipe.family);
     if (!asked) return '';
     const given = recipe.parameters as unknown as Readonly<Record<string, unknown>>;
-    return `${recipe.family} ${[...asked].map((name) => JSON.stringify(given[name])).join()}`;
+    return `${recipe.family} ${[...asked].map((name) => (name === 'grips' ? gripsText(recipe) : JSON.stringify(given[name]))).join()}`;
   };
 }
 

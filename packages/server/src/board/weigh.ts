@@ -2,7 +2,7 @@
 import { parseChord } from '@finch/core';
 import { gradeIn, gripsOf } from '@finch/core/drills';
 import type { TaughtHand } from '@finch/core/hands';
-import type { Syllabus } from '@finch/core/syllabus';
+import { ownDrills, type Syllabus } from '@finch/core/syllabus';
 
 /** What the weight of a grip rests on, and the skills asked about. */
 interface WeighedHand extends Pick<TaughtHand, 'hand' | 'instrument' | 'pins'> {
@@ -27,7 +27,7 @@ export function weighGrips({ syllabus, hands }: WeighAsked): (readonly WeighedSk
     syllabus.skills.flatMap((skill): WeighedSkill[] => {
       if (!hand.skillIds.includes(skill.id)) return [];
       let worst: WeighedSkill | null = null;
-      for (const { chord, frets } of skill.practice.flatMap(gripsOf)) {
+      for (const { chord, frets } of ownDrills(skill).flatMap(gripsOf)) {
         const graded = gradeIn(frets, hand);
         const effort = graded.ok ? graded.value.total : 100;
         if (parseChord(chord).ok && effort > (worst?.effort ?? 0))

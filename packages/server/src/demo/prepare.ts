@@ -1,12 +1,14 @@
 /** Makes what a database needs before it is served: the demo's studio, or the real one with nothing in it. */
+import { isDeepStrictEqual } from 'node:util';
 import { dayReader } from '@finch/core/mastery';
-import { firstSyllabus } from '@finch/core/syllabus';
+import { firstSyllabus, type Syllabus } from '@finch/core/syllabus';
+import type { DataSource } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import type { Clock } from '../platform/clock';
 import type { Config } from '../platform/config';
 import { inStudio, ownerSource, readMeta } from '../platform/database';
 import { addPerson } from '../students/students.repository';
-import { addSyllabus } from '../syllabus/syllabus.service';
+import { addSyllabus, currentSyllabus } from '../syllabus/syllabus.service';
 import { STUDIO } from './cast';
 import { makeDemo } from './make-demo';
 
@@ -35,10 +37,11 @@ export async function prepareDemo(
   return `made for ${made.day}, ${made.takes} takes`;
 }
 
-/** The real studio: unnamed, one teacher who owns it, the first syllabus, nothing else. Made once. */
+/** The real studio: unnamed, one teacher who owns it, the first syllabus, nothing else. Made once; a newer first syllabus comes to it. */
 export async function prepareStudio(config: Config, clock: Clock): Promise<void> {
   await withOwner(config, 'finch_studio', async (owner) => {
-    if (await readMeta(owner, 'studio')) return;
+    const known = await readMeta(owner, 'studio');
+    if (known) return shipSyllabus(owner, known, clock.now());
     const [studioId, accountId, personId, membershipId] = [uuid(), uuid(), uuid(), uuid()];
     const at = new Date(clock.now());
     await inStudio(owner, studioId, async (manager) => {
@@ -59,6 +62,20 @@ export async function prepareStudio(config: Config, clock: Clock): Promise<void>
     });
   });
 }
+
+/**
+ * A later first syllabus becomes the newest version of a studio that still teaches by an earlier one of that name. Ids of
+ * skills stay, so that takes count as before; the versions before are kept.
+ */
+export async function shipSyllabus(owner: DataSource, studioId: string, now: number): Promise<void> {
+  await inStudio(owner, studioId, async (manager) => {
+    const { content } = await currentSyllabus(manager);
+    if (content.name !== firstSyllabus.name || isDeepStrictEqual(content, plain(firstSyllabus))) return;
+    await addSyllabus(manager, studioId, uuid(), firstSyllabus, new Date(now));
+  });
+}
+/** As it comes back from where it is stored. */
+const plain = (syllabus: Syllabus): unknown => JSON.parse(JSON.stringify(syllabus));
 
 async function withOwner<T>(
   config: Config,

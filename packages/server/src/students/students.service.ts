@@ -198,7 +198,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
         now: state.now,
       });
       if (!why) throw notFound('skillId');
-      return { ...why, takes: [...why.takes] };
+      return { ...why, takes: [...why.takes], apart: [...why.apart] };
     },
     add: async (who, student) => {
       need(who, 'student.add');

@@ -5,10 +5,17 @@ import { heldChords, heldGrips } from './held-grips';
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const D = { chord: 'D', frets: [null, null, 0, 2, 3, 2] };
-const skill = (id: string, ...practice: Recipe[]) => ({ id, practice });
+const skill = (id: string, own: Recipe, ...others: Recipe[]) => ({
+  id,
+  practice: [
+    { step: 'hold' as const, recipe: own },
+    ...others.map((recipe) => ({ step: 'change' as const, recipe })),
+  ],
+});
 const syllabus = {
   skills: [
-    skill('c', ringCheck(C)),
+    // What it is changed to is not held with it.
+    skill('c', ringCheck(C), changeLoop({ grips: [C, D], beatsEach: 4 })),
     skill('c-am', changeLoop({ grips: [C, AM], beatsEach: 4 })),
     skill('d', ringCheck(D)),
     skill('warm', warmUp(3)),

@@ -1,9 +1,10 @@
 /** Grips and chords a student holds: those of grips whose skills are clean or settled. */
 import type { SkillStateBody } from '@finch/contract';
-import { gripsOf, type NamedGrip, type Recipe } from '@finch/core/drills';
+import { gripsOf, type NamedGrip } from '@finch/core/drills';
+import { ownDrills, type Practice } from '@finch/core/syllabus';
 
 interface Practised {
-  readonly skills: readonly { readonly id: string; readonly practice: readonly Recipe[] }[];
+  readonly skills: readonly { readonly id: string; readonly practice: readonly Practice[] }[];
 }
 type States = readonly Pick<SkillStateBody, 'skillId' | 'state'>[];
 
@@ -14,7 +15,7 @@ export function heldGrips(states: States, syllabus: Practised | undefined): Name
   );
   const grips = (syllabus?.skills ?? [])
     .filter((skill) => held.has(skill.id))
-    .flatMap((skill) => skill.practice.flatMap((recipe) => gripsOf(recipe)));
+    .flatMap((skill) => ownDrills(skill).flatMap(gripsOf));
   return [...new Map(grips.map((grip) => [`${grip.chord} ${grip.frets.join()}`, grip])).values()];
 }
 

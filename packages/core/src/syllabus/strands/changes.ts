@@ -1,13 +1,14 @@
 /** Changes and rhythm: two grips in time, then three and four, and what the striking hand does meanwhile. */
-import { changeLoop, strumReading } from '../../drills/recipe';
-import { between, by, change, exactly, grip, loop, needs, strandOf } from './making';
+import { changeLoop, ownSmallPiece } from '../../drills/recipe';
+import { around, between, by, change, exactly, grip, loop, needs, small, strandOf, strum } from './making';
 
-const strums = (level: 1 | 2 | 3 | 4 | 5 | 6) =>
-  by(strumReading({ grips: [grip('Am x02210'), grip('C x32010')], beats: 4, level, bars: 8 } as Parameters<typeof strumReading>[0], level), 'level'); // prettier-ignore
+const strums = (level: 1 | 2 | 3 | 4 | 5 | 6, ...grips: string[]) => by(strum(level, ...grips), 'level');
+const moving = (key: string, ...grips: string[]) =>
+  ownSmallPiece({ key, bars: 8, metre: '4/4', grips: grips.map(grip), uses: 2, melody: false, strum: 'moving', play: 'chords' }); // prettier-ignore
 const one = (piece: 'one finger' | 'slide' | 'pivot' | 'air', ...grips: string[]) =>
   changeLoop({ grips: grips.map(grip), beatsEach: 4, piece });
 
-export const changes = strandOf('changes', [
+export const changes = strandOf('changes', 'change', [
   {
     id: 'near.e-am',
     name: 'E to Am',
@@ -15,6 +16,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.e', 'open.am'),
     targetBpm: 80,
     ...change('E 022100', 'Am x02210'),
+    ...around('E 022100', 'Am x02210', 'A minor'),
   },
   {
     id: 'near.am-c',
@@ -23,6 +25,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.am', 'open.c'),
     targetBpm: 54,
     ...change('Am x02210', 'C x32010'),
+    ...around('Am x02210', 'C x32010', 'C major', 'pivot'),
   },
   {
     id: 'near.a-d',
@@ -31,6 +34,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.a', 'open.d'),
     targetBpm: 50,
     ...change('A x02220', 'D xx0232'),
+    ...around('A x02220', 'D xx0232', 'D major'),
   },
   {
     id: 'changes.g-em',
@@ -39,6 +43,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.g', 'open.em'),
     targetBpm: 54,
     ...change('G 320003', 'Em 022000'),
+    ...around('G 320003', 'Em 022000', 'G major', 'pivot'),
   },
   {
     id: 'changes.d-a',
@@ -47,6 +52,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.am', 'open.dm'),
     targetBpm: 54,
     ...change('Am x02210', 'Dm xx0231'),
+    ...around('Am x02210', 'Dm xx0231', 'A minor'),
   },
   {
     id: 'near.g-d',
@@ -55,6 +61,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.g', 'open.d'),
     targetBpm: 42,
     ...change('G 320003', 'D xx0232'),
+    ...around('G 320003', 'D xx0232', 'G major'),
   },
   {
     id: 'near.c-g',
@@ -63,6 +70,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.c', 'open.g'),
     targetBpm: 36,
     ...change('C x32010', 'G 320003'),
+    ...around('C x32010', 'G 320003', 'C major'),
   },
   {
     id: 'near.c-f',
@@ -71,6 +79,7 @@ export const changes = strandOf('changes', [
     needs: needs('open.small-f'),
     targetBpm: 36,
     ...change('C x32010', 'F xx3211'),
+    ...around('C x32010', 'F xx3211', 'C major'),
   },
   {
     id: 'changes.air',
@@ -78,6 +87,7 @@ export const changes = strandOf('changes', [
     sentence: 'Shapes the next grip before it touches the strings.',
     needs: needs('near.am-c|near.e-am'),
     drills: [by(one('air', 'C x32010', 'G 320003'), 'piece')],
+    step: 'find',
   },
   {
     id: 'changes.pivot',
@@ -85,6 +95,8 @@ export const changes = strandOf('changes', [
     sentence: 'Uses an anchor finger to turn around.',
     needs: needs('near.am-c|near.e-am'),
     drills: [by(one('pivot', 'Am x02210', 'C x32010'), 'piece')],
+    find: [by(one('one finger', 'Am x02210', 'C x32010'), 'piece')],
+    hold: [by(one('slide', 'D xx0232', 'A x02220'), 'piece')],
   },
   {
     id: 'changes.open-to-barre',
@@ -101,7 +113,8 @@ export const changes = strandOf('changes', [
         strings: 5,
       }),
     ],
-    practice: [loop(['C x32010', 'F 133211'])],
+    drills: [loop(['C x32010', 'F 133211'])],
+    ...around('C x32010', 'F 133211', 'C major'),
   },
   {
     id: 'changes.e-to-a-form',
@@ -116,7 +129,8 @@ export const changes = strandOf('changes', [
         { kind: 'grip', layouts: ['movable'], forms: ['A'], strings: 4 },
       ),
     ],
-    practice: [loop(['Gm 355333', 'Cm x35543'])],
+    drills: [loop(['Gm 355333', 'Cm x35543'])],
+    ...around('Gm 355333', 'Cm x35543', 'G minor'),
   },
   {
     id: 'rhythm.beats',
@@ -124,7 +138,10 @@ export const changes = strandOf('changes', [
     sentence: 'Reads and strikes crotchets and minims, down on the beat.',
     targetBpm: 80,
     needs: needs('open.em|open.am'),
-    drills: [strums(1)],
+    drills: [strums(1, 'Em 022000')],
+    step: 'hold',
+    change: [strums(1, 'Am x02210', 'C x32010')],
+    use: [by(small('C major', 'Am x02210', 'C x32010'), 'strum')],
   },
   {
     id: 'rhythm.quavers',
@@ -132,7 +149,10 @@ export const changes = strandOf('changes', [
     sentence: 'Keeps the hand moving in quavers, striking what is written.',
     targetBpm: 80,
     needs: needs('rhythm.beats'),
-    drills: [strums(2)],
+    drills: [strums(2, 'Em 022000')],
+    step: 'hold',
+    change: [strums(2, 'Am x02210', 'C x32010')],
+    use: [by(moving('C major', 'Am x02210', 'C x32010'), 'strum')],
   },
   {
     id: 'rhythm.offbeats',
@@ -140,7 +160,9 @@ export const changes = strandOf('changes', [
     sentence: 'Leaves beats out without stopping the hand.',
     targetBpm: 76,
     needs: needs('rhythm.quavers'),
-    drills: [strums(3), strums(4)],
+    drills: [strums(3, 'Em 022000'), strums(4, 'Em 022000')],
+    step: 'hold',
+    change: [strums(3, 'Am x02210', 'C x32010'), strums(4, 'Am x02210', 'C x32010')],
   },
   {
     id: 'rhythm.semiquavers',
@@ -148,6 +170,8 @@ export const changes = strandOf('changes', [
     sentence: 'Semiquavers with gaps, the hand twice as fast.',
     targetBpm: 66,
     needs: needs('rhythm.offbeats'),
-    drills: [strums(5), strums(6)],
+    drills: [strums(5, 'Em 022000'), strums(6, 'Em 022000')],
+    step: 'hold',
+    change: [strums(5, 'Am x02210', 'C x32010'), strums(6, 'Am x02210', 'C x32010')],
   },
 ]);

@@ -1,7 +1,7 @@
 /** Sevenths and colours: the open ones, three-note shells, then sixths, ninths and the restless ones. */
-import { formula } from '../../drills/recipe';
+import { formula, spellIt } from '../../drills/recipe';
 import type { GripMatch } from '../skill';
-import { by, grip, held, needs, ring, strandOf } from './making';
+import { way, beside, by, grip, heard, held, loop, needs, ring, small, strandOf, walk } from './making';
 
 const SHELL: GripMatch = { kind: 'grip', layouts: ['shell'] };
 const movable = (letter: string, ...qualities: string[]): GripMatch => ({
@@ -14,13 +14,17 @@ const movable = (letter: string, ...qualities: string[]): GripMatch => ({
 const into = (from: string, ...targets: string[]) =>
   formula({ grip: grip(from), targets, secondsPerCall: 8 } as Parameters<typeof formula>[0]);
 
-export const colours = strandOf('colours', [
+export const colours = strandOf('colours', 'hold', [
   {
     id: 'sevenths.light',
     name: 'A7, E7, D7',
     sentence: 'One finger lifted or moved makes a seventh.',
     needs: needs('open.a|open.e|open.d'),
     ...held('A7 x02020', 'E7 020100', 'D7 xx0212'),
+    find: [way('pivot', 'E 022100', 'E7 020100')],
+    change: [loop(['D xx0232', 'A7 x02020'])],
+    use: [small('A major', 'E7 020100', 'A x02220')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'sevenths.full',
@@ -28,6 +32,10 @@ export const colours = strandOf('colours', [
     sentence: 'The open sevenths with three and four fingers.',
     needs: needs('sevenths.light', 'open.c'),
     ...held('G7 320001', 'C7 x32310', 'B7 x21202'),
+    find: [way('pivot', 'C x32010', 'C7 x32310')],
+    change: [loop(['C x32010', 'G7 320001'])],
+    use: [small('C major', 'C x32010', 'G7 320001')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'colours.open-minor',
@@ -35,6 +43,10 @@ export const colours = strandOf('colours', [
     sentence: 'Minor sevenths that are easier than their triads.',
     needs: needs('open.am|open.em'),
     ...held('Am7 x02010', 'Em7 020000', 'Dm7 xx0211'),
+    find: [way('pivot', 'Am x02210', 'Am7 x02010')],
+    change: [loop(['Em7 020000', 'Am7 x02010'])],
+    use: [small('E minor', 'Em 022000', 'Am7 x02010')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'colours.open-major',
@@ -42,6 +54,10 @@ export const colours = strandOf('colours', [
     sentence: 'A doubled root lowered one fret.',
     needs: needs('open.c|open.a|open.d'),
     ...held('Cmaj7 x32000', 'Amaj7 x02120', 'Dmaj7 xx0222'),
+    find: [way('pivot', 'C x32010', 'Cmaj7 x32000')],
+    change: [loop(['Am x02210', 'Cmaj7 x32000'])],
+    use: [small('C major', 'Am x02210', 'Cmaj7 x32000')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'colours.add9',
@@ -49,6 +65,7 @@ export const colours = strandOf('colours', [
     sentence: 'Two fingers stay on fret 3 while the chords change under them.',
     needs: needs('open.c', 'open.g'),
     ...held('Cadd9 x32033', 'Em7 022033'),
+    ...beside(['Cadd9 x32033', 'Em7 022033'], 2, 'colours on top', 'pivot'),
   },
   {
     id: 'colours.sixths',
@@ -56,6 +73,7 @@ export const colours = strandOf('colours', [
     sentence: 'C6, A6 and D6, the sound before the major seventh was usual.',
     needs: needs('sevenths.light'),
     ...held('C6 x32210', 'A6 x02222', 'D6 xx0202'),
+    ...beside(['A6 x02222', 'E7 020100'], 2, 'colours on top'),
   },
   {
     id: 'shells.6',
@@ -63,7 +81,8 @@ export const colours = strandOf('colours', [
     sentence: 'Root, third and seventh, everything else silent.',
     needs: needs('roots.6'),
     matches: [{ ...SHELL, rootString: 6 }],
-    practice: ring('Ab7 4x45xx', 'Gm7 3x33xx', 'Abmaj7 4x55xx'),
+    drills: ring('Ab7 4x45xx', 'Gm7 3x33xx', 'Abmaj7 4x55xx'),
+    ...beside(['Gm7 3x33xx', 'C7 x323xx'], 1, 'sevenths'),
   },
   {
     id: 'shells.5',
@@ -71,7 +90,8 @@ export const colours = strandOf('colours', [
     sentence: 'The same three notes a string higher.',
     needs: needs('roots.5'),
     matches: [{ ...SHELL, rootString: 5 }],
-    practice: ring('Db7 x434xx', 'Ebmaj7 x657xx', 'Cm7 x313xx'),
+    drills: ring('Db7 x434xx', 'Ebmaj7 x657xx', 'Cm7 x313xx'),
+    ...beside(['Cm7 x313xx', 'F7 1x12xx'], 1, 'sevenths'),
   },
   {
     id: 'colours.e-form-sevenths',
@@ -80,7 +100,8 @@ export const colours = strandOf('colours', [
     needs: needs('low.e-major|low.e-minor'),
     barre: true,
     matches: [movable('E', 'dominant7', 'minor7')],
-    practice: ring('G7 353433', 'Gm7 353333', 'A7 575655'),
+    drills: ring('G7 353433', 'Gm7 353333', 'A7 575655'),
+    ...walk('C x35553', 'G7 353433', 'C major', 'sevenths'),
   },
   {
     id: 'colours.a-form-sevenths',
@@ -89,7 +110,8 @@ export const colours = strandOf('colours', [
     needs: needs('low.a-minor'),
     barre: true,
     matches: [movable('A', 'dominant7', 'minor7', 'major7')],
-    practice: ring('C7 x35353', 'Cm7 x35343', 'Cmaj7 x35453'),
+    drills: ring('C7 x35353', 'Cm7 x35343', 'Cmaj7 x35453'),
+    ...walk('F 133211', 'C7 x35353', 'F major', 'sevenths'),
   },
   {
     id: 'colours.half-diminished',
@@ -97,7 +119,8 @@ export const colours = strandOf('colours', [
     sentence: 'The chord of the seventh degree and of two in minor.',
     needs: needs('shells.5|colours.a-form-sevenths'),
     matches: [{ kind: 'grip', qualities: ['half-diminished'] }],
-    practice: ring('Bm7b5 x2323x', 'Cm7b5 x3434x'),
+    drills: ring('Bm7b5 x2323x', 'Cm7b5 x3434x'),
+    ...beside(['E7 020100', 'Bm7b5 x2323x'], 1, 'sevenths'),
   },
   {
     id: 'colours.diminished7',
@@ -105,7 +128,8 @@ export const colours = strandOf('colours', [
     sentence: 'Repeats every three frets and leads a half step up.',
     needs: needs('shells.5|colours.a-form-sevenths'),
     matches: [{ kind: 'grip', qualities: ['diminished7'] }],
-    practice: ring('Bdim7 x2313x', 'Cdim7 x3424x'),
+    drills: ring('Bdim7 x2313x', 'Cdim7 x3424x'),
+    ...beside(['C x32010', 'Bdim7 x2313x'], 1, 'sevenths'),
   },
   {
     id: 'colours.ninths',
@@ -113,7 +137,8 @@ export const colours = strandOf('colours', [
     sentence: 'The 2 an octave up on a seventh, root on string 5.',
     needs: needs('shells.5'),
     matches: [{ kind: 'grip', qualities: ['dominant9', 'minor9', 'major9'] }],
-    practice: ring('C9 x3233x', 'D9 x5455x'),
+    drills: ring('C9 x3233x', 'D9 x5455x'),
+    ...beside(['G 320003', 'D9 x5455x'], 1, 'colours on top'),
   },
   {
     id: 'colours.formula',
@@ -121,5 +146,10 @@ export const colours = strandOf('colours', [
     sentence: 'Drops one doubled root to the 7 or the ♭7, adds the 6 or the 9, and says what it became.',
     needs: needs('open.formula', 'sevenths.light'),
     drills: [by(into('C x32010', 'dominant7', 'major7', 'sixth', 'add9'))],
+    step: 'find',
+    hold: [
+      by(spellIt({ what: 'sevenths', key: 'C major', keys: 3, count: 10, secondsPerCall: 15 }, 4), 'what'),
+    ],
+    hear: [heard('sevenths')],
   },
 ]);

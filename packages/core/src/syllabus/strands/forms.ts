@@ -1,7 +1,7 @@
 /** Movable forms: a barre closes the open strings, and the grip names a chord at every fret. */
 import { familyLadder, fiveForms } from '../../drills/recipe';
 import type { GripMatch } from '../skill';
-import { between, by, loop, needs, ring, strandOf } from './making';
+import { way, between, by, heard, loop, needs, ring, strandOf, strum, walk } from './making';
 
 const form = (letter: string, qualities: readonly string[], strings: number): GripMatch => ({
   kind: 'grip',
@@ -20,7 +20,7 @@ const ladder = (letter: 'C' | 'A' | 'G' | 'E' | 'D', root: string) =>
 const five = (quality: string, root = 'C') =>
   fiveForms({ root, quality, order: 'up and down', barsEach: 1, keys: 1, next: 'fourths', allowOpen: false } as Parameters<typeof fiveForms>[0]); // prettier-ignore
 
-export const forms = strandOf('forms', [
+export const forms = strandOf('forms', 'hold', [
   {
     id: 'low.e-minor',
     name: 'E form minor, frets 1 to 4',
@@ -28,7 +28,8 @@ export const forms = strandOf('forms', [
     needs: needs('open.small-f|near.c-g'),
     barre: true,
     matches: [{ ...E_MINOR, position: [1, 4] }],
-    practice: ring('Gm 355333', 'Abm 466444', 'F#m 244222'),
+    drills: ring('Gm 355333', 'Abm 466444', 'F#m 244222'),
+    ...walk('Cm x35543', 'Gm 355333', 'G minor', 'triads'),
   },
   {
     id: 'low.e-major',
@@ -37,7 +38,8 @@ export const forms = strandOf('forms', [
     needs: needs('low.e-minor', 'roots.6'),
     barre: true,
     matches: [{ ...E_MAJOR, position: [1, 4] }],
-    practice: ring('G 355433', 'Ab 466544', 'F 133211'),
+    drills: ring('G 355433', 'Ab 466544', 'F 133211'),
+    ...walk('C x32010', 'F 133211', 'C major', 'triads'),
   },
   {
     id: 'low.a-minor',
@@ -46,7 +48,8 @@ export const forms = strandOf('forms', [
     needs: needs('open.small-f|near.c-g'),
     barre: true,
     matches: [{ ...A_MINOR, position: [1, 4] }],
-    practice: ring('Cm x35543', 'Bm x24432', 'Bbm x13321'),
+    drills: ring('Cm x35543', 'Bm x24432', 'Bbm x13321'),
+    ...walk('Gm 355333', 'Cm x35543', 'G minor', 'triads'),
   },
   {
     id: 'forms.a-major-low',
@@ -55,7 +58,8 @@ export const forms = strandOf('forms', [
     needs: needs('low.a-minor'),
     barre: true,
     matches: [{ ...A_MAJOR, position: [1, 4] }],
-    practice: ring('C x35553', 'B x24442', 'Bb x1333x'),
+    drills: ring('C x35553', 'B x24442', 'Bb x1333x'),
+    ...walk('F 133211', 'Bb x1333x', 'Bb major', 'triads', 'pivot'),
   },
   {
     id: 'high.e-form',
@@ -64,7 +68,8 @@ export const forms = strandOf('forms', [
     needs: needs('low.e-minor'),
     barre: true,
     matches: [{ ...E_MAJOR, qualities: ['major', 'minor'], position: [5, 9] }],
-    practice: ring('Bm 799777', 'Bb 688766', 'A 577655'),
+    drills: ring('Bm 799777', 'Bb 688766', 'A 577655'),
+    ...walk('E x79997', 'A 577655', 'A major', 'triads'),
   },
   {
     id: 'high.a-form',
@@ -73,7 +78,8 @@ export const forms = strandOf('forms', [
     needs: needs('low.a-minor'),
     barre: true,
     matches: [{ ...A_MAJOR, position: [5, 9] }],
-    practice: ring('Eb x6888x', 'E x79997'),
+    drills: ring('Eb x6888x', 'E x79997'),
+    ...walk('A 577655', 'E x79997', 'E major', 'triads'),
   },
   {
     id: 'forms.a-minor-high',
@@ -82,7 +88,8 @@ export const forms = strandOf('forms', [
     needs: needs('low.a-minor'),
     barre: true,
     matches: [{ ...A_MINOR, position: [5, 9] }],
-    practice: ring('Em x79987', 'Dm x57765'),
+    drills: ring('Em x79987', 'Dm x57765'),
+    ...walk('Bm 799777', 'Em x79987', 'B minor', 'triads'),
   },
   {
     id: 'forms.d-form',
@@ -90,7 +97,8 @@ export const forms = strandOf('forms', [
     sentence: 'Four strings with the root on string 4, anywhere.',
     needs: needs('open.d', 'triads.major'),
     matches: [form('D', ['major', 'minor'], 4)],
-    practice: ring('F xx3565', 'G xx5787', 'Fm xx3564'),
+    drills: ring('F xx3565', 'G xx5787', 'Fm xx3564'),
+    ...walk('C x35553', 'G xx5787', 'G major', 'triads'),
   },
   {
     id: 'forms.c-form',
@@ -99,7 +107,8 @@ export const forms = strandOf('forms', [
     needs: needs('open.c', 'roots.5'),
 
     matches: [form('C', ['major'], 4)],
-    practice: ring('Eb x65343', 'D x54232'),
+    drills: ring('Eb x65343', 'D x54232'),
+    ...walk('A 577655', 'D x54232', 'D major', 'triads'),
   },
   {
     id: 'forms.ladder-e',
@@ -108,6 +117,7 @@ export const forms = strandOf('forms', [
     needs: needs('low.e-major'),
 
     drills: [by(ladder('E', 'A'), 'form')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'forms.ladder-a',
@@ -116,6 +126,7 @@ export const forms = strandOf('forms', [
     needs: needs('low.a-minor'),
 
     drills: [by(ladder('A', 'D'), 'form')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'forms.five-major',
@@ -124,6 +135,8 @@ export const forms = strandOf('forms', [
     needs: needs('high.e-form', 'high.a-form', 'forms.c-form|forms.d-form'),
     barre: true,
     drills: [by(five('major'), 'quality')],
+    step: 'find',
+    hear: [heard('triads')],
   },
   {
     id: 'forms.five-minor',
@@ -132,6 +145,8 @@ export const forms = strandOf('forms', [
     needs: needs('forms.five-major'),
     barre: true,
     drills: [by(five('minor', 'A'), 'quality')],
+    step: 'find',
+    hear: [heard('triads')],
   },
   {
     id: 'shifts.same-form',
@@ -141,6 +156,9 @@ export const forms = strandOf('forms', [
     targetBpm: 34,
     barre: true,
     matches: [between(ANY_BARRE, ANY_BARRE, [2, 9])],
-    practice: [loop(['Gm 355333', 'Am 577555']), loop(['G 355433', 'A 577655'])],
+    drills: [loop(['Gm 355333', 'Am 577555']), loop(['G 355433', 'A 577655'])],
+    step: 'change',
+    find: [by(way('slide', 'Gm 355333', 'Am 577555'), 'piece', 'grips')],
+    use: [strum(1, 'Gm 355333', 'Am 577555')],
   },
 ]);

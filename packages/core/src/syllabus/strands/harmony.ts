@@ -9,28 +9,29 @@ import {
   triadPairs,
   writeItOut,
 } from '../../drills/recipe';
-import { also, by, loop, needs, strandOf } from './making';
+import { also, by, heard, over, loop, needs, said, strandOf } from './making';
 
 const numbers = (...numerals: string[]) => ({ kind: 'progression', numerals }) as const;
 const detective = (more: Partial<Parameters<typeof keyDetective>[0]>) =>
   keyDetective({ lists: 3, length: 4, foreign: 0, kinds: 'major', sevenths: false, ask: 'key', secondsPerCall: 40, ...more }, 3); // prettier-ignore
 const called = (pool: Parameters<typeof numberCalls>[0]['pool'], keys = 1) =>
   numberCalls({ key: 'C major', pool, keys, length: 8, lead: 4, layout: 'fixed' }, keys);
+const written = (what: 'triads' | 'sevenths') =>
+  writeItOut({ what, root: 'C', kind: 'major', keys: 3, times: 3, progression: '1 5 6 4', days: 3 }, 3);
 const ladder = (of: 'triads' | 'sevenths', place: 'root on 6' | 'root on 5' | 'position') =>
   degrees({ key: 'G major', of, place, position: 3, way: 'up', beatsEach: 4 } as Parameters<
     typeof degrees
   >[0]);
 
-export const harmony = strandOf('harmony', [
+export const harmony = strandOf('harmony', 'use', [
   {
     id: 'numbers.1564',
     name: '1 5 6 4 in open keys',
     sentence: 'Four chords by number in C and in G.',
     needs: needs('near.c-g|near.g-d'),
     targetBpm: 36,
-    use: true,
     matches: [numbers('I', 'V', 'vi', 'IV')],
-    practice: [
+    drills: [
       loop(['C x32010', 'G 320003', 'Am x02210', 'F xx3211'], {
         key: 'C major',
         numerals: ['I', 'V', 'vi', 'IV'],
@@ -40,6 +41,8 @@ export const harmony = strandOf('harmony', [
         numerals: ['I', 'V', 'vi', 'IV'],
       }),
     ],
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'numbers.145',
@@ -47,9 +50,10 @@ export const harmony = strandOf('harmony', [
     sentence: 'The three major chords of a key.',
     needs: needs('near.a-d|near.e-am'),
     targetBpm: 42,
-    use: true,
     matches: [numbers('I', 'IV', 'V')],
-    practice: [loop(['A x02220', 'D xx0232', 'E 022100'], { key: 'A major', numerals: ['I', 'IV', 'V'] })],
+    drills: [loop(['A x02220', 'D xx0232', 'E 022100'], { key: 'A major', numerals: ['I', 'IV', 'V'] })],
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'numbers.251',
@@ -57,11 +61,12 @@ export const harmony = strandOf('harmony', [
     sentence: 'The cadence with three notes each, under one hand.',
     needs: needs('shells.6', 'shells.5'),
     targetBpm: 44,
-    use: true,
     matches: [numbers('ii', 'V', 'I')],
-    practice: [
+    drills: [
       loop(['Bbm7 6x66xx', 'Eb7 x656xx', 'Abmaj7 4x55xx'], { key: 'Ab major', numerals: ['ii', 'V', 'I'] }),
     ],
+    find: [said('chords')],
+    hear: [heard('cadences')],
   },
   {
     id: 'numbers.minor-home',
@@ -69,14 +74,15 @@ export const harmony = strandOf('harmony', [
     sentence: 'The same four chords heard from the sixth.',
     needs: needs('numbers.1564'),
     targetBpm: 36,
-    use: true,
     matches: [numbers('vi', 'IV', 'I', 'V')],
-    practice: [
+    drills: [
       loop(['Em 022000', 'C x32010', 'G 320003', 'D xx0232'], {
         key: 'G major',
         numerals: ['vi', 'IV', 'I', 'V'],
       }),
     ],
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.spell-triads',
@@ -86,6 +92,9 @@ export const harmony = strandOf('harmony', [
     drills: [
       by(spellIt({ what: 'triads', key: 'C major', keys: 5, count: 10, secondsPerCall: 12 }, 4), 'what'),
     ],
+    step: 'find',
+    use: [by(written('triads'), 'what')],
+    hear: [heard('triads')],
   },
   {
     id: 'harmony.spell-sevenths',
@@ -95,6 +104,9 @@ export const harmony = strandOf('harmony', [
     drills: [
       by(spellIt({ what: 'sevenths', key: 'C major', keys: 5, count: 10, secondsPerCall: 15 }, 4), 'what'),
     ],
+    step: 'find',
+    use: [by(written('sevenths'), 'what')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'harmony.spell-chords',
@@ -104,6 +116,9 @@ export const harmony = strandOf('harmony', [
     drills: [
       by(spellIt({ what: 'chords', key: 'C major', keys: 5, count: 10, secondsPerCall: 12 }, 4), 'what'),
     ],
+    step: 'find',
+    use: [by(called('1 4 5'))],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.write-triads',
@@ -119,6 +134,9 @@ export const harmony = strandOf('harmony', [
         'what',
       ),
     ],
+    step: 'find',
+    hold: [said('triads')],
+    use: [by(called('1 4 5'))],
   },
   {
     id: 'harmony.degrees-6',
@@ -127,6 +145,9 @@ export const harmony = strandOf('harmony', [
     needs: needs('low.e-major', 'harmony.spell-chords'),
     barre: true,
     drills: [by(ladder('triads', 'root on 6'), 'of', 'place')],
+    step: 'change',
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.degrees-5',
@@ -135,6 +156,9 @@ export const harmony = strandOf('harmony', [
     needs: needs('low.a-minor', 'harmony.spell-chords'),
     barre: true,
     drills: [by(ladder('triads', 'root on 5'), 'of', 'place')],
+    step: 'change',
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.degrees-position',
@@ -143,6 +167,9 @@ export const harmony = strandOf('harmony', [
     needs: needs('harmony.degrees-6', 'harmony.degrees-5'),
     barre: true,
     drills: [by(ladder('triads', 'position'), 'of', 'place')],
+    step: 'change',
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.degree-sevenths',
@@ -153,6 +180,9 @@ export const harmony = strandOf('harmony', [
       'colours.e-form-sevenths|colours.a-form-sevenths|shells.6',
     ),
     drills: [by(ladder('sevenths', 'root on 6'), 'of'), by(ladder('sevenths', 'root on 5'), 'of')],
+    step: 'change',
+    find: [said('sevenths')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'harmony.calls-145',
@@ -160,8 +190,9 @@ export const harmony = strandOf('harmony', [
     sentence: 'Plays the number that is called, in time.',
     needs: needs('numbers.145'),
     targetBpm: 60,
-    use: true,
     drills: [by(called('1 4 5'), 'pool')],
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.calls-six',
@@ -169,8 +200,9 @@ export const harmony = strandOf('harmony', [
     sentence: 'All diatonic numbers but the seventh, in time.',
     needs: needs('harmony.calls-145', 'numbers.1564'),
     targetBpm: 60,
-    use: true,
     drills: [by(called('1 2 3 4 5 6'), 'pool'), by(called('1 4 5 6'), 'pool')],
+    find: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.key-major',
@@ -178,6 +210,9 @@ export const harmony = strandOf('harmony', [
     sentence: 'Names the major key four chords belong to.',
     needs: needs('harmony.spell-chords'),
     drills: [by(detective({}), 'kinds', 'foreign')],
+    step: 'find',
+    hold: [said('chords')],
+    hear: [heard('cadences')],
   },
   {
     id: 'harmony.key-minor',
@@ -185,6 +220,9 @@ export const harmony = strandOf('harmony', [
     sentence: 'Names minor keys as well, by their five.',
     needs: needs('harmony.key-major'),
     drills: [also(by(detective({ kinds: 'minor', sevenths: true })), { kinds: ['minor', 'both'] })],
+    step: 'find',
+    hold: [said('chords')],
+    hear: [heard('cadences')],
   },
   {
     id: 'harmony.key-foreign',
@@ -196,6 +234,9 @@ export const harmony = strandOf('harmony', [
         foreign: { from: 1, to: 2 },
       }),
     ],
+    step: 'find',
+    hold: [said('chords')],
+    hear: [heard('progressions')],
   },
   {
     id: 'harmony.approach',
@@ -203,11 +244,12 @@ export const harmony = strandOf('harmony', [
     sentence: 'A dominant, a diminished seventh or a two-five before a chord.',
     needs: needs('numbers.251|colours.diminished7'),
     targetBpm: 60,
-    use: true,
     drills: [
       by(approach({ home: 'C', targets: 'Am', by: 'dim7', beats: 2 })),
       by(approach({ home: 'C', targets: 'Am', by: 'dominant', beats: 2 })),
     ],
+    find: [said('sevenths')],
+    hear: [heard('cadences')],
   },
   {
     id: 'harmony.swap',
@@ -215,8 +257,9 @@ export const harmony = strandOf('harmony', [
     sentence: 'Swaps a plain chord for a richer one that keeps its place.',
     needs: needs('numbers.1564', 'colours.open-major|shells.6'),
     targetBpm: 60,
-    use: true,
     drills: [by(colourSwap({ key: 'C major', numerals: 'I vi IV V', swaps: 1, level: 1, keepTop: true }))],
+    find: [said('sevenths')],
+    hear: [heard('colours on top')],
   },
   {
     id: 'harmony.pairs',
@@ -224,7 +267,6 @@ export const harmony = strandOf('harmony', [
     sentence: 'Two small triads make a big chord over a root.',
     needs: needs('triads.minor'),
     targetBpm: 60,
-    use: true,
     drills: [
       by(
         triadPairs({
@@ -238,5 +280,7 @@ export const harmony = strandOf('harmony', [
         }),
       ),
     ],
+    find: [said('sevenths')],
+    hear: [over('C')],
   },
 ]);

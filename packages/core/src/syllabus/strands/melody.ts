@@ -1,6 +1,6 @@
 /** Melody: a tune on top of its chords, tunes of one's own, questions without one right answer. */
-import { melodyOnTop, openTask, ownSmallPiece, scaleInTheShape } from '../../drills/recipe';
-import { also, by, grip, needs, strandOf } from './making';
+import { melodyOnTop, noteReading, openTask, ownSmallPiece, scaleInTheShape } from '../../drills/recipe';
+import { over, also, by, grip, heard, needs, said, strandOf, strum } from './making';
 
 type Top = Parameters<typeof melodyOnTop>[0];
 const top = (more: Partial<Top> = {}) =>
@@ -11,61 +11,68 @@ const task = (question: Question) =>
 const piece = (more: Partial<Parameters<typeof ownSmallPiece>[0]> = {}) =>
   ownSmallPiece({ key: 'C major', bars: 8, metre: '4/4', grips: ['C x32010', 'Am x02210', 'G 320003'].map(grip), uses: 2, melody: true, strum: 'every beat', play: 'melody', ...more } as Parameters<typeof ownSmallPiece>[0]); // prettier-ignore
 
-export const melody = strandOf('melody', [
+export const melody = strandOf('melody', 'use', [
   {
     id: 'melody.two-notes',
     name: 'Two notes only',
     sentence: 'Makes three minutes out of two notes and their rhythm.',
-    use: true,
     drills: [task('two notes only')],
+    hear: [over('A')],
   },
   {
     id: 'melody.home',
     name: 'What sounds at home',
     sentence: 'Hears which notes rest over a drone.',
-    use: true,
     drills: [task('what sounds at home')],
+    hear: [over('A')],
   },
   {
     id: 'melody.rubs',
     name: 'What rubs',
     sentence: 'Hears which notes want to move, and lets them.',
-    use: true,
     needs: needs('melody.home'),
     drills: [task('what rubs')],
+    hear: [over('A')],
   },
   {
     id: 'melody.endings',
     name: 'Three endings',
     sentence: 'Ends one phrase in three ways.',
-    use: true,
     needs: needs('melody.home', 'scales.box-1'),
     drills: [task('three endings')],
+    hear: [heard('cadences')],
   },
   {
     id: 'melody.answers',
     name: 'Asked and answered',
     sentence: 'A phrase that asks, and one that answers it.',
-    use: true,
     needs: needs('melody.endings'),
     drills: [task('asked and answered')],
+    hear: [heard('cadences')],
   },
   {
     id: 'melody.rhythm',
     name: 'The same rhythm',
     sentence: 'Other notes in the rhythm that was.',
-    use: true,
     needs: needs('melody.two-notes', 'rhythm.beats|rhythm.quavers'),
     drills: [task('the same rhythm')],
+    hold: [by(strum(1, 'Em 022000'), 'level')],
   },
   {
     id: 'melody.read',
     name: 'A tune from the sheet',
     sentence: 'Plays the tune of a small piece over its chords.',
     targetBpm: 70,
-    use: true,
     needs: needs('reading.first-position|reading.strings-3'),
     drills: [by(piece(), 'play')],
+    find: [
+      by(
+        noteReading({ position: 0, strings: 6, key: 'C major', count: 16, secondsPerNote: 6 }, 6),
+        'position',
+        'strings',
+      ),
+    ],
+    hear: [over('C')],
   },
   {
     id: 'melody.phrase',
@@ -86,6 +93,9 @@ export const melody = strandOf('melody', [
         'figure',
       ),
     ],
+    step: 'hold',
+    use: [task('asked and answered')],
+    hear: [over('A')],
   },
   {
     id: 'melody.top-1',
@@ -94,6 +104,9 @@ export const melody = strandOf('melody', [
     targetBpm: 50,
     needs: needs('triads.minor', 'harmony.spell-chords'),
     drills: [also(by(top(), 'string', 'by'), { octaves: [1] })],
+    step: 'hold',
+    find: [said('chords')],
+    hear: [over('C')],
   },
   {
     id: 'melody.top-2',
@@ -102,6 +115,9 @@ export const melody = strandOf('melody', [
     targetBpm: 50,
     needs: needs('melody.top-1'),
     drills: [by(top({ string: 2 }), 'string')],
+    step: 'hold',
+    find: [said('chords')],
+    hear: [over('C')],
   },
   {
     id: 'melody.two-octaves',
@@ -110,6 +126,9 @@ export const melody = strandOf('melody', [
     targetBpm: 50,
     needs: needs('melody.top-1', 'forms.five-major|triads.minor'),
     drills: [also(by(top({ octaves: 2, way: 'up and down' })), { octaves: [2] })],
+    step: 'hold',
+    find: [said('chords')],
+    hear: [heard('inversions')],
   },
   {
     id: 'melody.by-class',
@@ -118,5 +137,8 @@ export const melody = strandOf('melody', [
     targetBpm: 50,
     needs: needs('melody.top-1'),
     drills: [by(top({ by: 'class', chord: 'Cmaj7' }), 'by')],
+    step: 'hold',
+    find: [said('sevenths')],
+    hear: [heard('sevenths')],
   },
 ]);

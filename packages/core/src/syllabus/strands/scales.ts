@@ -1,6 +1,6 @@
 /** Scales and keys: five notes in a box, then seven, in positions and along strings, then the modes. */
-import { openTask, scaleInTheShape, spellIt } from '../../drills/recipe';
-import { also, by, needs, strandOf } from './making';
+import { embellish, openTask, scaleInTheShape, spellIt, stringWalk } from '../../drills/recipe';
+import { over, also, by, grip, heard, needs, said, strandOf } from './making';
 
 type Scale = Parameters<typeof scaleInTheShape>[0];
 const scale = (
@@ -13,15 +13,20 @@ const scale = (
 const straight = (kind: Scale['kind'], place: Scale['place'], at: number, tonic?: string) =>
   by(scale(kind, place, at, 'straight', tonic), 'kind', 'place', 'figure');
 const free = (notes: 'all of the key' | 'the five', key = 'A minor') =>
-  openTask({ key, question: 'what sounds at home', lowFret: 4, highFret: 9, thickString: 6, thinString: 1, notes, ground: 'drone', minutes: 3 }); // prettier-ignore
+  by(openTask({ key, question: 'what sounds at home', lowFret: 4, highFret: 9, thickString: 6, thinString: 1, notes, ground: 'drone', minutes: 3 }), 'notes', 'ground', 'key'); // prettier-ignore
+const figure = (kind: Scale['kind'], name: Scale['figure'], tonic: string) =>
+  by(scale(kind, 'position', 5, name, tonic), 'kind', 'place', 'figure');
 
-export const scales = strandOf('scales', [
+export const scales = strandOf('scales', 'hold', [
   {
     id: 'scales.box-1',
     name: 'Minor pentatonic, first box',
     sentence: 'Five notes under one hand, up and down with a beat.',
     targetBpm: 80,
     drills: [by(scale('minor pentatonic', 'box', 1), 'kind', 'place', 'at')],
+    change: [scale('minor pentatonic', 'box', 1, 'groups of 3')],
+    use: [free('the five')],
+    hear: [over('A')],
   },
   {
     id: 'scales.boxes-2-3',
@@ -33,6 +38,9 @@ export const scales = strandOf('scales', [
       also(by(scale('minor pentatonic', 'box', 2), 'kind', 'place'), { at: [2, 3] }),
       also(by(scale('minor pentatonic', 'box', 3), 'kind', 'place'), { at: [2, 3] }),
     ],
+    change: [scale('minor pentatonic', 'box', 2, 'groups of 3')],
+    use: [free('the five')],
+    hear: [over('A')],
   },
   {
     id: 'scales.boxes-4-5',
@@ -44,6 +52,9 @@ export const scales = strandOf('scales', [
       also(by(scale('minor pentatonic', 'box', 4), 'kind', 'place'), { at: [4, 5] }),
       also(by(scale('minor pentatonic', 'box', 5), 'kind', 'place'), { at: [4, 5] }),
     ],
+    change: [scale('minor pentatonic', 'box', 4, 'groups of 3')],
+    use: [free('the five')],
+    hear: [over('A')],
   },
   {
     id: 'scales.joined',
@@ -52,6 +63,8 @@ export const scales = strandOf('scales', [
     targetBpm: 72,
     needs: needs('scales.boxes-2-3'),
     drills: [by(scale('minor pentatonic', 'two joined', 1), 'place')],
+    use: [free('the five')],
+    hear: [over('A')],
   },
   {
     id: 'scales.major-five',
@@ -60,6 +73,9 @@ export const scales = strandOf('scales', [
     targetBpm: 80,
     needs: needs('scales.box-1'),
     drills: [by(scale('major pentatonic', 'box', 1, 'straight', 'C'), 'kind')],
+    change: [scale('major pentatonic', 'box', 1, 'groups of 3', 'C')],
+    use: [free('the five', 'C major')],
+    hear: [over('C')],
   },
   {
     id: 'scales.blues',
@@ -68,6 +84,19 @@ export const scales = strandOf('scales', [
     targetBpm: 80,
     needs: needs('scales.box-1'),
     drills: [by(scale('blues', 'form', 1), 'kind')],
+    use: [
+      by(
+        embellish({
+          grip: grip('Am x02210'),
+          next: grip('C x32010'),
+          style: 'blues',
+          notes: 4,
+          upTo: 'pulls',
+        }),
+        'style',
+      ),
+    ],
+    hear: [over('A')],
   },
   {
     id: 'scales.one-string',
@@ -76,6 +105,14 @@ export const scales = strandOf('scales', [
     targetBpm: 66,
     needs: needs('neck.naturals-6|neck.naturals-5'),
     drills: [by(scale('major', 'one string', 1, 'straight', 'C'), 'kind', 'place')],
+    find: [
+      by(
+        stringWalk({ string: 1, key: 'C major', maxFret: 12, calls: 12, secondsPerCall: 5 }, 1),
+        'string',
+        'key',
+      ),
+    ],
+    hear: [over('C')],
   },
   {
     id: 'scales.major-position',
@@ -84,6 +121,10 @@ export const scales = strandOf('scales', [
     targetBpm: 80,
     needs: needs('scales.one-string|scales.major-five'),
     drills: [straight('major', 'position', 5, 'C')],
+    find: [said('scales')],
+    change: [figure('major', 'groups of 4', 'C')],
+    use: [free('all of the key', 'C major')],
+    hear: [over('C')],
   },
   {
     id: 'scales.major-forms',
@@ -92,6 +133,9 @@ export const scales = strandOf('scales', [
     targetBpm: 76,
     needs: needs('scales.major-position'),
     drills: [straight('major', 'form', 1, 'C')],
+    find: [said('scales')],
+    use: [free('all of the key', 'C major')],
+    hear: [over('C')],
   },
   {
     id: 'scales.three-a-string',
@@ -100,6 +144,9 @@ export const scales = strandOf('scales', [
     targetBpm: 84,
     needs: needs('scales.major-position'),
     drills: [straight('major', 'three a string', 1, 'G')],
+    find: [said('scales')],
+    change: [by(scale('major', 'three a string', 1, 'groups of 4', 'G'), 'kind', 'place', 'figure')],
+    hear: [over('G')],
   },
   {
     id: 'scales.thirds',
@@ -108,6 +155,9 @@ export const scales = strandOf('scales', [
     targetBpm: 66,
     needs: needs('scales.major-position'),
     drills: [by(scale('major', 'position', 5, 'thirds', 'C'), 'figure')],
+    step: 'change',
+    hold: [straight('major', 'position', 5, 'C')],
+    hear: [over('C')],
   },
   {
     id: 'scales.seven-or-flat',
@@ -116,6 +166,8 @@ export const scales = strandOf('scales', [
     targetBpm: 66,
     needs: needs('scales.major-position'),
     drills: [by(scale('mixolydian', 'position', 5, '7 or b7', 'C'), 'figure')],
+    find: [said('degrees')],
+    hear: [heard('sevenths')],
   },
   {
     id: 'scales.mixolydian',
@@ -124,6 +176,8 @@ export const scales = strandOf('scales', [
     targetBpm: 76,
     needs: needs('scales.seven-or-flat'),
     drills: [straight('mixolydian', 'position', 5, 'G')],
+    find: [said('degrees')],
+    hear: [over('G')],
   },
   {
     id: 'scales.minor',
@@ -132,6 +186,10 @@ export const scales = strandOf('scales', [
     targetBpm: 76,
     needs: needs('scales.major-position'),
     drills: [straight('minor', 'position', 5)],
+    find: [said('scales')],
+    change: [figure('minor', 'groups of 4', 'A')],
+    use: [free('all of the key', 'A minor')],
+    hear: [over('A')],
   },
   {
     id: 'scales.dorian',
@@ -140,6 +198,9 @@ export const scales = strandOf('scales', [
     targetBpm: 76,
     needs: needs('scales.major-position', 'scales.minor'),
     drills: [straight('dorian', 'position', 5, 'D')],
+    find: [said('degrees')],
+    change: [figure('dorian', 'groups of 4', 'D')],
+    hear: [over('D')],
   },
   {
     id: 'scales.harmonic-minor',
@@ -148,6 +209,8 @@ export const scales = strandOf('scales', [
     targetBpm: 70,
     needs: needs('scales.minor'),
     drills: [by(scale('harmonic minor', 'position', 5), 'kind')],
+    find: [said('degrees')],
+    hear: [heard('cadences')],
   },
   {
     id: 'scales.relative-modes',
@@ -156,6 +219,9 @@ export const scales = strandOf('scales', [
     targetBpm: 66,
     needs: needs('scales.dorian', 'scales.mixolydian'),
     drills: [by(scale('major', 'position', 5, 'relative modes', 'C'), 'figure')],
+    step: 'change',
+    find: [said('scales')],
+    hear: [over('C')],
   },
   {
     id: 'scales.degrees',
@@ -165,13 +231,17 @@ export const scales = strandOf('scales', [
     drills: [
       by(spellIt({ what: 'degrees', key: 'C major', keys: 5, count: 12, secondsPerCall: 8 }, 2), 'what'),
     ],
+    step: 'find',
+    hear: [over('C')],
   },
   {
     id: 'scales.free',
     name: 'Free over a drone',
     sentence: 'Plays freely with the notes of a scale and comes home.',
-    use: true,
     needs: needs('scales.box-1'),
-    drills: [by(free('the five'), 'notes', 'ground')],
+    drills: [free('the five')],
+    hold: [by(scale('minor pentatonic', 'box', 1), 'kind', 'place', 'at')],
+    step: 'use',
+    hear: [over('A')],
   },
 ]);

@@ -1,9 +1,10 @@
 /** The syllabus that ships: deep enough in every strand, joined to every drill family both ways, playable by small hands. */
-import { FAMILIES, makeDrill } from '../../drills';
+import { evidenceOf, FAMILIES, makeDrill } from '../../drills';
 import { averageHand, makeHand, standardGuitar } from '../../fretboard';
 import { must } from '../../kernel';
 import { checkSyllabus } from '../check-syllabus';
 import { firstSyllabus } from '../first-syllabus';
+import { ownDrills, PRACTICE_STEPS } from '../skill';
 import { skillsOf } from '../skills-of';
 
 const { skills, strands } = firstSyllabus;
@@ -29,10 +30,37 @@ test.each([
 );
 
 test('every family but the warm-up trains a skill, and every skill is trained by a family', () => {
-  const used = new Set(skills.flatMap((skill) => skill.practice.map(({ family }) => family)));
+  const used = new Set(skills.flatMap((skill) => skill.practice.map(({ recipe }) => recipe.family)));
   const names = FAMILIES.map(({ name }) => name);
   expect(names.filter((name) => !used.has(name))).toEqual(['warm up']);
   expect(skills.filter((skill) => skill.practice.length === 0)).toEqual([]);
+});
+
+test('a skill has several drills: what it is about and one that comes to it, uses it or hears it; most have three', () => {
+  const steps = new Map(skills.map(({ id, practice }) => [id, new Set(practice.map(({ step }) => step))]));
+  // Nothing else shows a grip shaped above the strings.
+  expect([...steps].filter(([, all]) => all.size < 2).map(([id]) => id)).toEqual(['changes.air']);
+  expect([...steps].filter(([, all]) => all.size >= 3).length / skills.length).toBeGreaterThan(0.6);
+  const whole = [...steps].filter(([, all]) => all.size === PRACTICE_STEPS.length).length;
+  expect(whole).toBeGreaterThan(20);
+  // No drill twice for one skill.
+  for (const { id, practice } of skills)
+    expect([id, new Set(practice.map(({ recipe }) => JSON.stringify(recipe))).size]).toEqual([
+      id,
+      practice.length,
+    ]);
+});
+
+test('what is heard of a skill is not played: its kind is that of its own drills, the others stay apart', () => {
+  const kinds = (id: string) =>
+    skills.find((one) => one.id === id)?.practice.map(({ recipe }) => evidenceOf(recipe));
+  expect(kinds('open.c')).toEqual(['play', 'play', 'play', 'play', 'hear']);
+  expect(kinds('roots.6')).toEqual(['play', 'name', 'play']);
+  // What a skill is about is of one kind.
+  for (const skill of skills) {
+    const own = new Set(ownDrills(skill).map(evidenceOf));
+    expect([skill.id, own.size]).toEqual([skill.id, 1]);
+  }
 });
 
 test('what a skill needs stands before it in no more than its own order: lighter drills first, needs of other strands too', () => {
@@ -52,11 +80,16 @@ test('a drill is matched by its parameters: five choices of degrees are not the 
   const found = (id: string) => {
     const skill = skills.find((one) => one.id === id);
     if (!skill) throw new Error(id);
-    const drill = must(makeDrill(skill.practice[0], { hand: averageHand, instrument: standardGuitar }));
+    const drill = must(
+      makeDrill(skill.practice[0].recipe, { hand: averageHand, instrument: standardGuitar }),
+    );
     return skillsOf(drill, firstSyllabus).map((one) => one.skill.id);
   };
-  expect(found('ear.home')).toEqual(['ear.home']);
-  expect(found('ear.degrees')).toEqual(['ear.degrees']);
+  expect(found('ear.home').filter((id) => id.startsWith('ear.'))).toEqual(['ear.home']);
+  expect(found('ear.degrees').filter((id) => id.startsWith('ear.'))).toEqual(['ear.degrees']);
+  // Heard over C, it is no scale on A.
+  expect(found('ear.degrees').includes('scales.major-position')).toBe(true);
+  expect(found('ear.degrees').includes('scales.box-1')).toBe(false);
   expect(found('reading.spell-all-keys')).toEqual(['reading.spell-all-keys']);
   const boxes = found('scales.boxes-4-5');
   expect([boxes.includes('scales.boxes-4-5'), boxes.includes('scales.boxes-2-3')]).toEqual([true, false]);

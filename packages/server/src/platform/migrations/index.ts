@@ -6,6 +6,7 @@ import { PlanStanding1764300000000 } from './plan-standing';
 import { StrayCounted1764600000000 } from './stray-counted';
 import { StudioLife1764400000000 } from './studio-life';
 import { PlayedRecord1764500000000 } from './played-record';
+import { SyllabusSteps1764900000000 } from './syllabus-steps';
 import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
 
 /** In order; listed by hand, since a folder scan would depend on how the server is built. */
@@ -19,4 +20,5 @@ export const migrations = [
   StrayCounted1764600000000,
   LogPlaces1764700000000,
   OwnThings1764800000000,
+  SyllabusSteps1764900000000,
 ];

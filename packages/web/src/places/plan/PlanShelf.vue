@@ -59,7 +59,7 @@ const shelf = computed(() => {
 function put({ skill, kind }: (typeof shelf.value)[number]) {
   const title = { code: 'title.skill', values: { skill: skill.name } };
   emit('put', {
-    ...blockOf(skill.practice[0], props.drilling, title, { kind, skillId: skill.id }),
+    ...blockOf(skill.practice[0].recipe, props.drilling, title, { kind, skillId: skill.id }),
     locked: false,
   });
 }

@@ -5,7 +5,7 @@ import { computed } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import { useWhy } from '../../session/queries';
 import { plural, say, sayError, shortDate, whole } from '../../words';
-import { movedText, partsOf, resultText } from './why-parts';
+import { apartText, movedText, partsOf, resultText } from './why-parts';
 
 const props = defineProps<{ studentId: string; skillId: string | null; name: string }>();
 const open = defineModel<boolean>({ required: true });
@@ -37,6 +37,12 @@ const parts = computed(() => (why.value ? partsOf(why.value) : []));
           <b>{{ part.points }}</b> {{ part.text }}
         </li>
       </ul>
+      <template v-if="why.apart.length">
+        <h3>Beside the number</h3>
+        <ul class="parts">
+          <li v-for="one in why.apart" :key="one.kind">{{ apartText(one) }}</li>
+        </ul>
+      </template>
       <template v-if="why.takes.length">
         <h3>
           {{ plural(why.counted, 'take')

@@ -1,4 +1,4 @@
-import { movedText, partsOf, resultText } from './why-parts';
+import { apartText, movedText, partsOf, resultText } from './why-parts';
 
 const take = {
   result: 'nearly',
@@ -24,6 +24,15 @@ test('days that took nothing are not told of, nor is anything of what was not me
   const parts = partsOf({ now: 0.8, parts: { start: 0.5, takes: 0.3, away: 0 }, takes: [] });
   expect(parts.map(({ points }) => points)).toEqual(['50', '+30']);
   expect(partsOf({ now: null, parts: { start: 0.5, takes: 0, away: 0 }, takes: [] })).toEqual([]);
+});
+
+test('what is heard is told in words of its own, beside the number', () => {
+  expect(apartText({ kind: 'hear', takes: 5, clean: 3, lastAt: 0 })).toBe(
+    'Told apart by ear: 3 of 5 takes clean',
+  );
+  expect(apartText({ kind: 'name', takes: 1, clean: 0, lastAt: 0 })).toBe(
+    'Named or found by name: 0 of 1 take clean',
+  );
 });
 
 test('a take says how it came, of how many steps and what went wrong most, and what it moved', () => {

@@ -22,6 +22,17 @@ export function partsOf({ now, parts, takes }: Pick<WhyBody, 'now' | 'parts' | '
   ];
 }
 
+const APART: Readonly<Record<WhyBody['apart'][number]['kind'], string>> = {
+  play: 'Played',
+  hear: 'Told apart by ear',
+  name: 'Named or found by name',
+  predict: 'Said before it was played',
+  'over a root': 'Played over another root',
+};
+/** "Told apart by ear: 3 of 5 takes clean": what else there is of a skill, which is no part of its number. */
+export const apartText = ({ kind, clean, takes }: WhyBody['apart'][number]): string =>
+  `${APART[kind]}: ${clean} of ${plural(takes, 'take')} clean`;
+
 type Take = WhyBody['takes'][number];
 
 /** "nearly, 6 of 8, mostly late". */

@@ -200,6 +200,7 @@ function wider(recipe: EarPairsRecipe, by: 1 | -1): Partial<Parameters> | null {
 export const earPairsFamily: FamilyDefinition<EarPairsRecipe> = {
   name: 'ear pairs',
   group: 'by ear and on paper',
+  evidence: 'hear',
   draws: () => true,
   parameters,
   ...gripless,

@@ -140,6 +140,7 @@ function make(recipe: FormulaRecipe, context: DrillContext): Result<DrillOf<Form
 export const formulaFamily: FamilyDefinition<FormulaRecipe> = {
   name: 'formula',
   group: 'one grip',
+  evidence: 'predict',
   parameters,
   root: ({ parameters }) => chordRoot(parameters.grip.chord),
   rekey: (recipe, move) => {

@@ -220,6 +220,7 @@ const SLOWEST = 60;
 export const keyDetectiveFamily: FamilyDefinition<KeyDetectiveRecipe> = {
   name: 'key detective',
   group: 'by ear and on paper',
+  evidence: 'name',
   draws: () => true,
   parameters,
   ...keyless,

@@ -172,6 +172,7 @@ const FASTEST = 4;
 export const spellItFamily: FamilyDefinition<SpellItRecipe> = {
   name: 'spell it',
   group: 'by ear and on paper',
+  evidence: 'name',
   draws: () => true,
   parameters,
   ...gripless,

@@ -111,6 +111,7 @@ function make(recipe: StringWalkRecipe, context: DrillContext): Result<DrillOf<S
 export const stringWalkFamily: FamilyDefinition<StringWalkRecipe> = {
   name: 'string walk',
   group: 'warm and find',
+  evidence: 'name',
   draws: () => true,
   parameters,
   ...gripless,

@@ -180,6 +180,7 @@ const sets = (count: number): (readonly [number, number, number])[] =>
 export const triadPairsFamily: FamilyDefinition<TriadPairsRecipe> = {
   name: 'triad pairs',
   group: 'in a key',
+  evidence: 'over a root',
   parameters,
   ...gripless,
   root: ({ parameters: { root } }) => namedRoot(root),

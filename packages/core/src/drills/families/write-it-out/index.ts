@@ -170,6 +170,7 @@ function notched(
 export const writeItOutFamily: FamilyDefinition<WriteItOutRecipe> = {
   name: 'write it out',
   group: 'by ear and on paper',
+  evidence: 'name',
   parameters,
   ...gripless,
   root: ({ parameters: { root } }) => namedRoot(root),

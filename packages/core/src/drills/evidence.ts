@@ -1,0 +1,10 @@
+/**
+ * What a take is evidence of. Hearing it, naming it, predicting it, playing it and reading it over a new root are
+ * learned apart, so that none of them counts for another: nobody plays a chord better for having heard it.
+ */
+import { familyOf } from './make-drill';
+import type { EvidenceKind } from './family';
+import type { Recipe } from './recipe';
+
+/** Of what kind a take of this drill is. */
+export const evidenceOf = (recipe: Recipe): EvidenceKind => familyOf(recipe).evidence ?? 'play';
