@@ -148,6 +148,8 @@ export const studentSchema = v.object({
   timeZone: v.string(),
   note: v.string(),
   groups: v.array(v.string()),
+  /** Ids of skills and courses wished for. */
+  goals: v.array(v.string()),
   practiceMinutes: v.number(),
   hand: v.object({ from: v.nullable(v.string()), value: handSchema }),
   instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),
@@ -196,6 +198,15 @@ export const syllabusSchema = v.object({
       targetBpm: v.nullable(v.number()),
       barre: v.boolean(),
       practice: v.array(v.object({ step: v.picklist(PRACTICE_STEPS), recipe: recipeSchema })),
+    }),
+  ),
+  courses: v.array(
+    v.object({
+      id: v.string(),
+      kind: v.picklist(['way in', 'style']),
+      name: v.string(),
+      sentence: v.string(),
+      skills: v.array(v.string()),
     }),
   ),
 });

@@ -159,6 +159,21 @@ export const routes = {
     }),
     output: v.object({ version: v.number() }),
   }),
+  /** What a student wishes for: skills, ways in and styles of the syllabus. */
+  keepGoals: route({
+    method: 'put',
+    path: '/api/students/:studentId/goals',
+    ...none,
+    params: studentParams,
+    body: v.object({
+      version: versionSchema,
+      goals: v.pipe(
+        v.array(v.pipe(v.string(), v.minLength(1), v.maxLength(80))),
+        v.maxLength(40, 'no more than 40'),
+      ),
+    }),
+    output: v.object({ version: v.number() }),
+  }),
   keepNote: route({
     method: 'put',
     path: '/api/students/:studentId/note',

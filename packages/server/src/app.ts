@@ -183,6 +183,9 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.keepHand, async ({ request, params, body }) =>
     students.keepHand(await accounts.identify(request), params.studentId, body),
   );
+  mount(api, routes.keepGoals, async ({ request, params, body }) =>
+    students.keepGoals(await accounts.identify(request), params.studentId, body.version, body.goals),
+  );
   mount(api, routes.keepNote, async ({ request, params, body }) =>
     students.keepNote(await accounts.identify(request), params.studentId, body.version, body.note),
   );

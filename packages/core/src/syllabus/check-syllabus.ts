@@ -37,6 +37,9 @@ export function checkSyllabus(syllabus: Syllabus, context: DrillContext): Proble
     if (skill.practice.length === 0)
       problems.push({ code: 'syllabus.untrained', at: skill.id, detail: 'at least one recipe' });
   }
+  for (const { id, skills } of syllabus.courses)
+    for (const one of skills)
+      if (!ids.has(one)) problems.push({ code: 'syllabus.course', at: id, detail: one });
   for (const id of cycleIn(syllabus))
     problems.push({ code: 'syllabus.cycle', at: id, detail: 'a need that does not lead back' });
   return problems;

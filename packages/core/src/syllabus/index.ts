@@ -1,7 +1,10 @@
 export {
+  goalSkills,
+  isGoal,
   isUse,
   ownDrills,
   PRACTICE_STEPS,
+  type Course,
   type GripMatch,
   type Practice,
   type PracticeStep,

@@ -74,11 +74,21 @@ export interface Skill {
   readonly barre: boolean;
 }
 
+/** Skills one after the other, that somebody may wish for: a way in for a beginner, or a style. */
+export interface Course {
+  readonly id: string;
+  readonly kind: 'way in' | 'style';
+  readonly name: string;
+  readonly sentence: string;
+  readonly skills: readonly string[];
+}
+
 export interface Syllabus {
   readonly schemaVersion: 1;
   readonly name: string;
   readonly strands: readonly { readonly id: string; readonly name: string }[];
   readonly skills: readonly Skill[];
+  readonly courses: readonly Course[];
 }
 
 /** Whether it is a use of other skills (a progression, a piece), not a single thing. */
@@ -87,3 +97,16 @@ export const isUse = ({ practice }: Pick<Skill, 'practice'>): boolean => practic
 /** The drills that are the skill itself, lightest first; the others come to it, use it or hear it. */
 export const ownDrills = ({ practice }: Pick<Skill, 'practice'>): readonly Recipe[] =>
   practice.flatMap(({ step, recipe }) => (step === practice[0].step ? [recipe] : []));
+
+/** Whether it names a skill or a course. */
+export const isGoal = (goal: string, { skills, courses }: Pick<Syllabus, 'skills' | 'courses'>): boolean =>
+  courses.some(({ id }) => id === goal) || skills.some(({ id }) => id === goal);
+
+/** The skills that goals name: a goal is a skill, or a course with all of its. What the syllabus does not have is left out. */
+export function goalSkills(
+  goals: readonly string[],
+  { skills, courses }: Pick<Syllabus, 'skills' | 'courses'>,
+): string[] {
+  const wanted = new Set(goals.flatMap((goal) => courses.find(({ id }) => id === goal)?.skills ?? [goal]));
+  return skills.flatMap(({ id }) => (wanted.has(id) ? [id] : []));
+}

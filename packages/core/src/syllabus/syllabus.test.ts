@@ -61,6 +61,10 @@ describe('the first syllabus', () => {
         ...rest,
       ],
     };
+    const gone = { ...firstSyllabus, courses: [{ ...firstSyllabus.courses[0], skills: ['nowhere'] }] };
+    expect(checkSyllabus(gone, context).map(({ code, at, detail }) => [code, at, detail])).toEqual([
+      ['syllabus.course', 'way.one-key', 'nowhere'],
+    ]);
     const codes = checkSyllabus(broken, context).map((problem) => `${problem.code} ${problem.at}`);
     expect(codes).toContain(`syllabus.need ${second.id}`);
     expect(codes).toContain(`syllabus.cycle ${first.id}`);

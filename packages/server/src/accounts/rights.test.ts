@@ -101,6 +101,7 @@ const ROWS: readonly Row[] = [
       limits: { schemaVersion: 1, gripEffort: 60, load: 6, barreMinutes: 4, assumed: false },
     }),
   },
+  { route: 'keepGoals', ...TEACHES, params: ofStudent, body: () => ({ version: STALE, goals: [] }) },
   { route: 'keepNote', ...TEACHES, params: ofStudent, body: () => ({ version: STALE, note: 'x' }) },
   { route: 'propose', ...TEACHES, params: ofStudent, body: () => ({ minutes: 30, locked: [] }) },
   { route: 'practice', own: 'SGF', any: 'OT', params: ofStudent },

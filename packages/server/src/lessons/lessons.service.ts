@@ -2,6 +2,7 @@
  * Lessons: booked, planned, taught, written up. A plan comes from the planner and is kept as the teacher
  * left it; a write that saw an older version is refused and says so, with nothing lost on either side.
  */
+import { goalSkills } from '@finch/core/syllabus';
 import { TZDate } from '@date-fns/tz';
 import {
   MOST_BLOCKS,
@@ -103,7 +104,14 @@ export function askedOf(view: StudentView, wish: Wish): Parameters<typeof planLe
   return [
     view.state,
     view.syllabus.content,
-    { minutes, newSkills, locked, taught: view.taught, goals, waived },
+    {
+      minutes,
+      newSkills,
+      locked,
+      taught: view.taught,
+      goals: goalSkills(goals, view.syllabus.content),
+      waived,
+    },
   ];
 }
 

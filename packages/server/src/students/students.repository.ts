@@ -62,16 +62,21 @@ export async function addStudent(manager: EntityManager, row: StudentRow): Promi
   await manager.getRepository(StudentEntity).insert(row);
 }
 
+export interface StudentChange {
+  readonly note?: string;
+  readonly goals?: readonly string[];
+}
+
 /** Raises the version when it still is the one the writer saw; false when someone else wrote first. */
 export async function touchStudent(
   manager: EntityManager,
   studentId: string,
   version: number,
-  change: { note?: string } = {},
+  change: StudentChange = {},
 ): Promise<boolean> {
   const result: [unknown, number] = await manager.query(
-    'UPDATE student SET version = version + 1, note = coalesce($3, note) WHERE id = $1 AND version = $2',
-    [studentId, version, change.note ?? null],
+    'UPDATE student SET version = version + 1, note = coalesce($3, note), goals = coalesce($4::jsonb, goals) WHERE id = $1 AND version = $2',
+    [studentId, version, change.note ?? null, change.goals ? JSON.stringify(change.goals) : null],
   );
   return result[1] === 1;
 }
@@ -154,7 +159,8 @@ export async function mergeInto(
   );
   await manager.query(
     `UPDATE student s SET membership_id = coalesce(s.membership_id, d.membership_id),
-       note = trim(both E'\n' FROM concat_ws(E'\n', nullif(s.note, ''), nullif(d.note, '')))
+       note = trim(both E'\n' FROM concat_ws(E'\n', nullif(s.note, ''), nullif(d.note, ''))),
+       goals = s.goals || (SELECT coalesce(jsonb_agg(goal), '[]') FROM jsonb_array_elements(d.goals) AS g (goal) WHERE NOT s.goals @> goal)
      FROM student d WHERE s.id = $1 AND d.id = $2`,
     both,
   );

@@ -5,6 +5,7 @@ import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/cor
 import type { Recipe } from '@finch/core/drills';
 import { historyPoints, type PaceRead } from '@finch/core/mastery';
 import { BAND } from '@finch/core/pace';
+import { isGoal } from '@finch/core/syllabus';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { may, need, type Who } from '../accounts/rights';
@@ -14,6 +15,7 @@ import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, refuse, Refusal } from '../platform/problems';
+import { currentSyllabus } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
 import type { States } from './states.service';
 import {
@@ -28,6 +30,7 @@ import {
   studentRecords,
   isStudent,
   touchStudent,
+  type StudentChange,
 } from './students.repository';
 import { givenHome } from '../practice/room.service';
 
@@ -58,6 +61,12 @@ export interface Students {
       /** Left out: as it was said before. */
       playedMonths?: number | null | undefined;
     },
+  ) => Promise<{ version: number }>;
+  readonly keepGoals: (
+    who: Who,
+    studentId: string,
+    version: number,
+    goals: readonly string[],
   ) => Promise<{ version: number }>;
   readonly keepNote: (
     who: Who,
@@ -119,7 +128,7 @@ async function touched(
   manager: EntityManager,
   studentId: string,
   version: number,
-  change: { note?: string } = {},
+  change: StudentChange = {},
 ): Promise<void> {
   if (await touchStudent(manager, studentId, version, change)) return;
   if (!(await isStudent(manager, studentId))) throw notFound('studentId');
@@ -153,6 +162,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
           timeZone: record.timeZone,
           note: mayReadNotes ? record.note : '',
           groups: [...record.groups],
+          goals: record.goals.filter((goal) => isGoal(goal, view.syllabus.content)),
           practiceMinutes: record.practiceMinutes,
           hand: view.hand,
           instrument: view.instrument,
@@ -300,6 +310,16 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
         if (kept.playedMonths !== undefined)
           await addDated(manager, 'played', { ...row(), value: { months: kept.playedMonths } });
         return { version: kept.version + 1 };
+      });
+    },
+    keepGoals: async (who, studentId, version, goals) => {
+      need(who, 'student.write', studentId);
+      return writeInStudio(database, who.studioId, async (manager) => {
+        const { content } = await currentSyllabus(manager);
+        const at = goals.findIndex((goal) => !isGoal(goal, content));
+        if (at >= 0) throw new Refusal('goal.unknown', `goals.${at}`, 'a skill or a course of the syllabus');
+        await touched(manager, studentId, version, { goals: [...new Set(goals)] });
+        return { version: version + 1 };
       });
     },
     keepNote: async (who, studentId, version, note) => {

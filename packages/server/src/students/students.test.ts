@@ -2,6 +2,7 @@
 import { makeDrill, ringCheck } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
+import { firstSyllabus } from '@finch/core/syllabus';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { inStudio } from '../platform/database';
@@ -175,6 +176,48 @@ test('why: the number of the page, the takes that made it; a skill that is not t
   expect(body.takes).toHaveLength(2);
   expect(body.takes[0]).toMatchObject({ family: 'ring check', result: 'clean', source: 'teacher' });
   expect((await why('no.such').expect(404)).body.at).toBe('skillId');
+});
+
+describe('what is wished for', () => {
+  const wish = (id: string, version: number, goals: readonly string[]) =>
+    teacher.put(`/api/students/${id}/goals`).send({ version, goals });
+
+  test('a way in, a style, a skill: kept once each, read back, and the plan leans toward them', async () => {
+    const id = await added('Ilse Varrow');
+    const plan = async () =>
+      (await teacher.post(`/api/students/${id}/proposal`).send({ minutes: 30, locked: [] }).expect(200)).body;
+    const toward = async () =>
+      (await plan()).blocks.flatMap((one: { skillId: string; because: { code: string } }) =>
+        one.because.code === 'because.goal' ? [one.skillId] : [],
+      );
+    expect((await page(id)).goals).toEqual([]);
+    await wish(id, 1, ['way.roots', 'open.c', 'way.roots']).expect(200);
+    expect((await page(id)).goals).toEqual(['way.roots', 'open.c']);
+    const wishes = [...(firstSyllabus.courses.find((one) => one.id === 'way.roots')?.skills ?? []), 'open.c'];
+    const planned = await toward();
+    expect(planned.length).toBeGreaterThan(0);
+    for (const skill of planned) expect(wishes).toContain(skill);
+    await wish(id, 2, []).expect(200);
+    expect((await page(id)).goals).toEqual([]);
+    expect(await toward()).toEqual([]);
+  });
+
+  test('what the syllabus does not have is refused by its place, and an older version too; nothing is half kept', async () => {
+    const id = await added('Corin Vael');
+    const refused = await wish(id, 1, ['open.c', 'no.such']).expect(422);
+    expect(refused.body).toMatchObject({ code: 'goal.unknown', at: 'goals.1' });
+    await wish(id, 1, ['open.c']).expect(200);
+    expect((await wish(id, 1, ['open.g']).expect(409)).body.code).toBe('write.stale');
+    expect((await page(id)).goals).toEqual(['open.c']);
+  });
+
+  test('of a double the wishes come along, each once', async () => {
+    const [stays, double] = [await added('Tove Harl'), await added('Tove Harle')];
+    await wish(stays, 1, ['style.swing', 'open.c']).expect(200);
+    await wish(double, 1, ['open.c', 'way.pairs']).expect(200);
+    await teacher.post(`/api/students/${stays}/double`).send({ version: 2, double }).expect(200);
+    expect((await page(stays)).goals).toEqual(['style.swing', 'open.c', 'way.pairs']);
+  });
 });
 
 describe('a double', () => {

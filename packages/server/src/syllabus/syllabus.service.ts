@@ -53,5 +53,6 @@ export function syllabusBody({ id, content }: SyllabusVersion): SyllabusBody {
       barre: skill.barre,
       practice: [...skill.practice],
     })),
+    courses: content.courses.map((course) => ({ ...course, skills: [...course.skills] })),
   };
 }

@@ -144,6 +144,8 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'lesson.begun': () => 'That lesson has begun or is over; only one that is ahead can be moved or cancelled.',
   'student.twice': (_, detail) => `${detail} is here already. Is this another person of that name?`,
   'student.same': () => 'That is the same student. Pick somebody else as the double.',
+  'goal.unknown': () =>
+    'Not kept: one of them is not in the syllabus any more. Read the page again and choose anew.',
   'erase.name': (_, detail) => `Not erased: type the name exactly, ${detail}.`,
   'born.age': (_, detail) => `Not kept: a birthday is ${detail.replace('a birthday ', '')}. Check the year.`,
   'lesson.full': (_, detail) => `A lesson holds ${detail}; write this one up first.`,
@@ -207,6 +209,7 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'score.ticks': (at) => `A length in ${at} is not whole.`,
   'score.overlap': (at, detail) => `Two notes lie over each other in bar ${at}: ${detail}.`,
   'syllabus.cycle': (at, detail) => `${at} needs itself in the end: ${detail}.`,
+  'syllabus.course': (at, detail) => `${at} names a skill that is not there: ${detail}.`,
   'syllabus.need': (at, detail) => `${at} needs a skill that is not there: ${detail}.`,
   'syllabus.strand': (at, detail) => `${at} stands in no strand: ${detail}.`,
   'syllabus.twice': (at, detail) => `${at} is there twice: ${detail}.`,

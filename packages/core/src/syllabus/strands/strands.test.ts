@@ -4,7 +4,7 @@ import { averageHand, makeHand, standardGuitar } from '../../fretboard';
 import { must } from '../../kernel';
 import { checkSyllabus } from '../check-syllabus';
 import { firstSyllabus } from '../first-syllabus';
-import { ownDrills, PRACTICE_STEPS } from '../skill';
+import { goalSkills, ownDrills, PRACTICE_STEPS } from '../skill';
 import { skillsOf } from '../skills-of';
 
 const { skills, strands } = firstSyllabus;
@@ -74,6 +74,26 @@ test('what a skill needs stands before it in no more than its own order: lighter
         true,
       ]);
   }
+});
+
+test('four ways in and three styles, each in an order in which it can be met: whatever a skill needs came before it', () => {
+  const { courses } = firstSyllabus;
+  expect(courses.filter(({ kind }) => kind === 'way in')).toHaveLength(4);
+  expect(courses.filter(({ kind }) => kind === 'style').length).toBeGreaterThanOrEqual(3);
+  const needsOf = new Map(skills.map(({ id, needs }) => [id, needs]));
+  for (const course of courses)
+    for (const [i, id] of course.skills.entries()) {
+      const before = course.skills.slice(0, i);
+      const missing = needsOf.get(id)?.filter((group) => !group.some((need) => before.includes(need)));
+      expect([course.id, id, missing]).toEqual([course.id, id, []]);
+    }
+});
+
+test('a goal is a skill or a course with all of its, in the order of the syllabus; what is gone is left out', () => {
+  const [{ id, skills: inOrder }] = firstSyllabus.courses;
+  expect(goalSkills([id], firstSyllabus).toSorted()).toEqual(inOrder.toSorted());
+  expect(goalSkills(['open.c', 'nowhere', 'open.c'], firstSyllabus)).toEqual(['open.c']);
+  expect(goalSkills([], firstSyllabus)).toEqual([]);
 });
 
 test('a drill is matched by its parameters: five choices of degrees are not the skill of two', () => {

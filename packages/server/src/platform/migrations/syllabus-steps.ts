@@ -10,7 +10,7 @@ export class SyllabusSteps1764900000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`
       ALTER TABLE syllabus_version NO FORCE ROW LEVEL SECURITY;
-      UPDATE syllabus_version SET content = jsonb_set(content, '{skills}', (
+      UPDATE syllabus_version SET content = jsonb_set('{"courses": []}' || content, '{skills}', (
         SELECT coalesce(jsonb_agg((skill - 'use') || jsonb_build_object(
           'sentence', coalesce(skill ->> 'sentence', ''),
           'practice', (
@@ -26,7 +26,7 @@ export class SyllabusSteps1764900000000 implements MigrationInterface {
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`
       ALTER TABLE syllabus_version NO FORCE ROW LEVEL SECURITY;
-      UPDATE syllabus_version SET content = jsonb_set(content, '{skills}', (
+      UPDATE syllabus_version SET content = jsonb_set(content - 'courses', '{skills}', (
         SELECT coalesce(jsonb_agg((skill - 'sentence') || jsonb_build_object(
           'use', coalesce(skill #>> '{practice,0,step}', '') = 'use',
           'practice', (

@@ -23,6 +23,7 @@ import StudentNote from './StudentNote.vue';
 import StudentProposal from './StudentProposal.vue';
 import StudentReviews from './StudentReviews.vue';
 import StudentWeeks from './StudentWeeks.vue';
+import StudentWishes from './StudentWishes.vue';
 
 const props = defineProps<{ studentId: string }>();
 const seat = useSeat();
@@ -109,6 +110,8 @@ const clear = () =>
     await seat.flush();
     await refetch();
   });
+/** The plan leans toward what is wished for: it is weighed anew. */
+const wished = () => readAnew(client, 'student', 'proposal');
 function book() {
   tab.value = LESSONS;
   lessons.value?.book();
@@ -149,6 +152,7 @@ useKeys(
           @clear="clear"
         />
         <HandSheet ref="hand" :student="student" :may-write="mayWrite" @kept="refetch()" />
+        <StudentWishes :student="student" :may-write="mayWrite" @kept="wished()" />
         <StudentNote v-if="mayWrite" :student="student" :may-write="mayWrite" @kept="refetch()" />
         <p v-if="student.groups.length" class="small">Plays in {{ student.groups.join(', ') }}.</p>
       </aside>
