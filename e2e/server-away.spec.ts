@@ -117,7 +117,7 @@ test('a booking that was begun is there after a reload, Escape and another hour 
 }) => {
   await sit('Tamsin Brackwater');
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Pell Anstrake' }).click();
+  await page.getByRole('button', { name: 'Pell Anstrake' }).first().click();
   const open = async () => {
     await page.getByRole('tab', { name: 'Lessons' }).click();
     await page.getByRole('button', { name: 'Book a lesson' }).first().click();

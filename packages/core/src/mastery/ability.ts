@@ -37,6 +37,16 @@ export function takeWeight(steps: number): number {
   return Math.min(most, base + perLog * Math.log(1 + steps));
 }
 
+/**
+ * Share of its weight that a take keeps which did not come clean far over the tempo asked: it says that the tempo was too
+ * much, little of the thing itself. One that came clean there says all of it.
+ * @param over tempo load over the tempo asked, logits, 0 and more
+ */
+export function shareOver(over: number, clean: boolean): number {
+  const far = Math.max(0, over - MASTERY.farOver);
+  return clean ? 1 : 1 / (1 + far * far);
+}
+
 export interface CleanChance {
   /** P(clean), 0 to 1. */
   readonly mean: number;

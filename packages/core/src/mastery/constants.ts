@@ -9,6 +9,8 @@ export const MASTERY = {
   effortPerLogit: 12,
   /** tempo load = tempoSlope ln(tempo / predicted), never below 0. */
   tempoSlope: 3,
+  /** Logits of tempo over the one asked from which a missed take says less: about 1.4 times as fast. */
+  farOver: 1,
   /** The tempo leaves a change this many times the hand's seconds; of one it cannot hold this tempo is taken. */
   tempoMargin: 1.378,
   slowestBpm: 20,

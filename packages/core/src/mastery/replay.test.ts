@@ -338,3 +338,54 @@ test('settled needs one clean take at the target tempo that a teacher heard; slo
   expect(stateAfter({ source: 'teacher', tempoBpm: target - 1 })).toBe('clean');
   expect(stateAfter({ source: 'teacher', tempoBpm: null })).toBe('clean');
 });
+
+test('settled asks for one of the hardest third: an F chord is not settled before it came clean where the frets are widest', () => {
+  const ring = (chord: string, frets: number[]) => must(makeDrill(ringCheck({ chord, frets }), drill));
+  const light = [
+    ring('G', [3, 5, 5, 4, 3, 3]),
+    ring('Ab', [4, 6, 6, 5, 4, 4]),
+    ring('F#', [2, 4, 4, 3, 2, 2]),
+  ];
+  const taken = (last: ReturnType<typeof ring>) => [
+    ...Array.from({ length: 45 }, (_, day) =>
+      attempt(at(day), 'clean', { source: 'teacher' }, light[day % 3]),
+    ),
+    attempt(at(45), 'clean', { source: 'teacher' }, last),
+  ];
+  const state = (last: ReturnType<typeof ring>) => skill(taken(last), 'low.e-major', at(46));
+  expect(state(light[0]).state).toBe('clean');
+  expect(state(ring('F', [1, 3, 3, 2, 1, 1])).state).toBe('settled');
+});
+
+test('a take that is not clean never raises the number: what days away took is not back because one was tried', () => {
+  const results = fc.constantFrom<TakeResult>('clean', 'nearly', 'not yet');
+  const number = (events: LogEvent[], now: number) =>
+    replay(events, context, now).skills.find((one) => one.skillId === 'near.c-g')?.chance?.mean ?? 0;
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(results, fc.integer({ min: 1, max: 40 })), { minLength: 1, maxLength: 12 }),
+      fc.integer({ min: 0, max: 90 }),
+      fc.constantFrom<TakeResult>('nearly', 'not yet'),
+      (takes, away, missed) => {
+        let day = 0;
+        const events = takes.map(([result, later]) => attempt(at((day += later)), result));
+        const last = Date.parse(at(day + away, 5));
+        const after = [...events, attempt(at(day + away, 5), missed)];
+        // A take teaches .08 logits whatever came of it.
+        expect(number(after, last)).toBeLessThanOrEqual(number(events, last) + 0.02);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('a take far over the tempo asked that does not come clean says little; one that does says all', () => {
+  const target = firstSyllabus.skills.find((one) => one.id === 'near.c-g')?.targetBpm ?? 0;
+  const held = Array.from({ length: 8 }, (_, day) => attempt(at(day), 'clean', { tempoBpm: target }));
+  const number = (...more: LogEvent[]) => skill([...held, ...more], 'near.c-g', at(8, 30)).chance?.mean ?? 0;
+  const before = number();
+  const missedAt = (bpm: number) => before - number(attempt(at(8), 'not yet', { tempoBpm: bpm }));
+  expect(missedAt(target)).toBeGreaterThan(0.04);
+  expect(missedAt(3 * target)).toBeLessThan(0.25 * missedAt(target));
+  expect(number(attempt(at(8), 'clean', { tempoBpm: 3 * target }))).toBeGreaterThan(before);
+});

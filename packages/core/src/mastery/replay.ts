@@ -12,9 +12,11 @@ import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { askedOf, skillsOf } from '../syllabus/skills-of';
 import { dayReader } from './days';
+import { cleanChance } from './ability';
 import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { painAt, painAfter, type PainSoFar, type PainState } from './pain';
+import { isSure } from './states';
 import { afterTake, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
@@ -47,6 +49,8 @@ export interface SkillsSoFar {
   readonly since: number;
   /** Difficulty and tempo load at its target of each skill that was met, logits. */
   readonly targets: Map<string, number>;
+  /** Difficulty from which a drill is in the hardest third of those of a skill, logits; worked out once it may be settled. */
+  readonly hardThirds: Map<string, number>;
   readonly skills: Map<string, SkillSoFar>;
   /** Takes of other kinds of evidence than the skill is about, by skill. */
   readonly apart: Map<string, EvidenceApart>;
@@ -86,6 +90,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
     begin: (now) => ({
       since: inForceSince(context, now),
       targets: new Map(),
+      hardThirds: new Map(),
       skills: new Map(),
       apart: new Map(),
       overrides: new Map(),
@@ -113,8 +118,14 @@ export function makeReplayer(context: ReplayContext): Replayer {
         const load = takeLoad(take, items, grader, context.difficultyFit);
         const target = targetOf(sofar, skill);
         const start = startingBelief(skill, sofar.skills);
-        const played = { take, at, day: dayOf(at), load, target };
-        sofar.skills.set(skill.id, afterTake(skill, before, start, played));
+        const surroundings = difficultyLogits(take.items, take.items, grader, context.difficultyFit);
+        const asked = skill.targetBpm ?? grader.predictedBpm(take.items);
+        const over = tempoLoad(take.tempoBpm, asked);
+        const played = { take, at, day: dayOf(at), load, target, surroundings, over };
+        const after = afterTake(skill, before, start, played);
+        sofar.skills.set(skill.id, after);
+        if (!sofar.hardThirds.has(skill.id) && isSure(cleanChance(after.belief, target)))
+          sofar.hardThirds.set(skill.id, hardThirdOf(skill, context, grader, sofar.since));
       }
     },
   };
@@ -137,8 +148,11 @@ export function stateAt(
         startingBelief(skill, sofar.skills),
         sofar.targets.get(skill.id) ?? 0,
         now,
-        sofar.overrides.get(skill.id) ?? null,
-        sofar.apart.get(skill.id) ?? {},
+        {
+          override: sofar.overrides.get(skill.id) ?? null,
+          apart: sofar.apart.get(skill.id) ?? {},
+          hardThird: sofar.hardThirds.get(skill.id) ?? null,
+        },
       ),
     ),
     pain: painAt(sofar.pain, now, dayOf),
@@ -188,6 +202,20 @@ function inForceSince({ hands, instruments }: ReplayContext, now: number): numbe
     return from <= now ? from : 0;
   };
   return Math.max(since(hands), since(instruments));
+}
+
+/** Difficulty of the easiest in the hardest third of the drills of a skill that are evidence of what it is about. */
+function hardThirdOf(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
+  const kind = evidenceOf(skill.practice[0].recipe);
+  const hand = recordedHand(context, now);
+  const known = skill.practice.flatMap(({ recipe }) => {
+    if (evidenceOf(recipe) !== kind) return [];
+    const drill = makeDrill(recipe, hand);
+    if (!drill.ok) return [];
+    const { items } = drill.value;
+    return [difficultyLogits(items, items, grader, context.difficultyFit)];
+  });
+  return known.toSorted((a, b) => a - b).at(-Math.ceil(known.length / 3)) ?? Number.NEGATIVE_INFINITY;
 }
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */

@@ -4,7 +4,15 @@
  */
 import type { Take } from '../drills/take';
 import type { Skill } from '../syllabus/skill';
-import { afterDays, cleanChance, forgettingLoad, learnFrom, takeWeight, type Belief } from './ability';
+import {
+  afterDays,
+  cleanChance,
+  forgettingLoad,
+  learnFrom,
+  shareOver,
+  takeWeight,
+  type Belief,
+} from './ability';
 import { DAY_MS, MASTERY, STATES } from './constants';
 import { NO_HISTORY, withPoint, type PackedHistory } from './history';
 import { recallAt, remember, type Memory } from './memory';
@@ -22,6 +30,10 @@ export interface SkillSoFar {
   /** Surroundings in which it came clean; no more than any state asks for. */
   readonly contexts: readonly string[];
   readonly heardAtTarget: boolean;
+  /** Difficulty of the hardest drill in which it came clean, logits; null before. */
+  readonly hardest: number | null;
+  /** Logits that time away had taken when a take did not bring them back; 0 once one came clean. */
+  readonly notBack: number;
   /** Best mean reached and when. */
   readonly peak: { readonly mean: number; readonly at: number };
   /** Takes of the last weeks before the last one, `STATES.historyDays`. */
@@ -52,6 +64,10 @@ export interface SkillTake {
   readonly load: number;
   /** The same at the skill's target. */
   readonly target: number;
+  /** Difficulty of the drill, whatever of it the skill is, logits. */
+  readonly surroundings: number;
+  /** Tempo load over the tempo asked, logits. */
+  readonly over: number;
 }
 
 /** What is known after one more take, which is no earlier than the last. */
@@ -59,14 +75,16 @@ export function afterTake(
   skill: Skill,
   before: SkillSoFar | null,
   start: Belief,
-  { take, at, day, load, target }: SkillTake,
+  { take, at, day, load, target, surroundings, over }: SkillTake,
 ): SkillSoFar {
   const clean = take.result === 'clean';
   const rested = before ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : start;
-  const forgotten = before ? forgettingLoad(recallAt(before.memory, at)) : 0;
-  const learned = learnFrom(rested, clean, load + forgotten, takeWeight(take.steps.length));
+  const forgotten = before ? awayLoad(before, at) : 0;
+  const weight = takeWeight(take.steps.length) * shareOver(over, clean);
+  const learned = learnFrom(rested, clean, load + forgotten, weight);
   const belief = { mean: learned.mean + MASTERY.gainPerTake, variance: learned.variance };
-  const chance = cleanChance(belief, target);
+  const notBack = clean ? 0 : forgotten;
+  const chance = cleanChance(belief, target + notBack);
   const days = withDay(before?.days ?? null, day);
   const attempts = (before?.attempts ?? 0) + 1;
   const reachedClean =
@@ -98,8 +116,14 @@ export function afterTake(
     }),
     trail: [...(before?.trail ?? []), { at, belief }].slice(-STATES.stuck.takes),
     lastBpm: take.tempoBpm ?? before?.lastBpm ?? null,
+    hardest: clean ? Math.max(surroundings, before?.hardest ?? surroundings) : (before?.hardest ?? null),
+    notBack,
   };
 }
+
+/** Logits that time away takes at an instant: what recall lost since the last take, or what that one did not bring back. */
+export const awayLoad = ({ memory, notBack }: Pick<SkillSoFar, 'memory' | 'notBack'>, at: number): number =>
+  Math.max(notBack, forgettingLoad(recallAt(memory, at)));
 
 /** Takes come in order, so that a new day is a later one. */
 function withDay(days: SkillSoFar['days'] | null, day: string): SkillSoFar['days'] {

@@ -1,12 +1,12 @@
 /** What is held of one skill at an instant: what its takes said, and what the time since then took. */
 import type { Skill } from '../syllabus/skill';
-import { afterDays, cleanChance, forgettingLoad, type Belief, type CleanChance } from './ability';
+import { afterDays, cleanChance, type Belief, type CleanChance } from './ability';
 import type { EvidenceApart } from './evidence-apart';
 import { DAY_MS, STATES } from './constants';
 import { NO_HISTORY, type PackedHistory } from './history';
 import type { MasteryState } from './log';
 import { dueAt, recallAt } from './memory';
-import type { SkillSoFar } from './skill-so-far';
+import { awayLoad, type SkillSoFar } from './skill-so-far';
 import { judgeState, type Marks } from './states';
 
 export interface SkillState {
@@ -37,6 +37,14 @@ export interface SkillState {
   readonly apart: EvidenceApart;
 }
 
+/** What else there is of a skill at an instant. */
+export interface SkillAround {
+  readonly override: MasteryState | null;
+  readonly apart: EvidenceApart;
+  /** Difficulty from which a drill of it is in the hardest third, logits; null while nothing asks. */
+  readonly hardThird: number | null;
+}
+
 /** @param start what is believed of it before any take @param target difficulty and tempo load at the target, logits */
 export function skillStateAt(
   skill: Skill,
@@ -44,8 +52,7 @@ export function skillStateAt(
   start: Belief,
   target: number,
   now: number,
-  override: MasteryState | null,
-  apart: EvidenceApart,
+  { override, apart, hardThird }: SkillAround,
 ): SkillState {
   if (!sofar) {
     return {
@@ -73,12 +80,13 @@ export function skillStateAt(
   const rested = afterDays(sofar.belief, (now - sofar.lastAt) / DAY_MS);
   const later = now + STATES.outlookDays * DAY_MS;
   const outlook = afterDays(sofar.belief, (later - sofar.lastAt) / DAY_MS);
-  const chance = cleanChance(rested, target + forgettingLoad(recall));
+  const chance = cleanChance(rested, target + awayLoad(sofar, now));
   const due = dueAt(sofar.memory);
   const { state, marks } = judgeState({
     ...sofar,
     chance,
     recall,
+    hardThird,
     due: due <= now || recall < STATES.dueRecall,
   });
   return {
@@ -88,7 +96,7 @@ export function skillStateAt(
     computed: state,
     attempts: sofar.attempts,
     chance,
-    outlook: cleanChance(outlook, target + forgettingLoad(recallAt(sofar.memory, later))).mean,
+    outlook: cleanChance(outlook, target + awayLoad(sofar, later)).mean,
     belief: rested,
     recall,
     dueAt: due,

@@ -14,6 +14,8 @@ const SETTLED: Evidence = {
   days: days(0, 3, 7),
   contexts: ['one', 'two', 'three'],
   heardAtTarget: true,
+  hardest: 1.2,
+  hardThird: 1.2,
   everClean: true,
   lastClean: true,
   recall: 0.95,
@@ -35,6 +37,9 @@ test('settled at the edge of every rule, and clean when any one of them is misse
     { days: days(0, 7) },
     { days: days(0, 3, 6) },
     { heardAtTarget: false },
+    { hardest: 1.19 },
+    { hardest: null },
+    { hardThird: null },
   ];
   for (const more of missed) expect(stateOf(more)).toBe('clean');
 });

@@ -1,7 +1,7 @@
 /**
  * The words for what is held, by stated rules: rough under five takes or a mean under .5; workable under .8;
- * clean from .8 with the lower end at .65 on two days; settled from .9 with .8, in three contexts, on three
- * days over seven, once at target heard by a teacher. Marks stand beside the word: due, slipping, stuck.
+ * clean from .8 with the lower end at .65 on two days; settled from .9 with .8, in three contexts with one in the hardest
+ * third, on three days over seven, once at target heard by a teacher. Marks stand beside the word: due, slipping, stuck.
  */
 import type { CleanChance } from './ability';
 import { DAY_MS, MASTERY, STATES } from './constants';
@@ -23,6 +23,7 @@ export interface Evidence extends Pick<
   | 'days'
   | 'contexts'
   | 'heardAtTarget'
+  | 'hardest'
   | 'everClean'
   | 'lastClean'
   | 'trail'
@@ -31,6 +32,8 @@ export interface Evidence extends Pick<
   readonly chance: CleanChance;
   readonly recall: number;
   readonly due: boolean;
+  /** Difficulty from which a drill of it is in the hardest third, logits. */
+  readonly hardThird: number | null;
 }
 
 /** The state and its marks. */
@@ -46,15 +49,29 @@ export function judgeState(evidence: Evidence): { readonly state: MasteryState; 
   };
 }
 
-function stateOf({ attempts, chance, days, contexts, heardAtTarget }: Evidence): MasteryState {
+/** Sure enough to be settled, whatever else is asked. */
+export const isSure = (chance: CleanChance): boolean =>
+  chance.mean >= STATES.settledMean && chance.low >= STATES.settledLower;
+
+function stateOf({
+  attempts,
+  chance,
+  days,
+  contexts,
+  heardAtTarget,
+  hardest,
+  hardThird,
+}: Evidence): MasteryState {
   if (attempts < STATES.leastTakes || chance.mean < STATES.rough) return 'rough';
   const clean =
     chance.mean >= STATES.clean && chance.low >= STATES.cleanLower && days.count >= STATES.cleanDays;
   if (!clean) return 'workable';
   const spreadDays = (Date.parse(days.last) - Date.parse(days.first)) / DAY_MS;
   const settled =
-    chance.mean >= STATES.settledMean &&
-    chance.low >= STATES.settledLower &&
+    isSure(chance) &&
+    hardest !== null &&
+    hardThird !== null &&
+    hardest >= hardThird &&
     contexts.length >= STATES.settledContexts &&
     days.count >= STATES.settledDays &&
     spreadDays >= STATES.settledSpreadDays &&

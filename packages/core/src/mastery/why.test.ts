@@ -229,3 +229,16 @@ test('a failed take after days away does not count as a rise', () => {
   const { takes } = told([...held.slice(0, 3), loop(40, 'not yet')], 40.1);
   expect([takes[0].before, takes[0].after < takes[0].before]).toEqual([takes[1].after, true]);
 });
+
+test('what days away took and a take did not bring back is said as such, and stays with the days, not with the take', () => {
+  const gone = told([...held.slice(0, 4), loop(60, 'nearly')], 60.5);
+  expect(gone.story.code).toBe('why.not-back');
+  expect(gone.story.values).toMatchObject({ missed: 1, last: START + 60 * DAY });
+  expect(Number(gone.story.values.lost)).toBe(Math.round(-100 * gone.parts.away));
+  expect(gone.parts.away).toBeLessThan(-0.05);
+  expect(gone.parts.start + gone.parts.takes + gone.parts.away).toBeCloseTo(gone.now ?? 0, 12);
+  // One clean take brings it back.
+  expect(told([...held.slice(0, 4), loop(60, 'nearly'), loop(60.1, 'clean')], 60.5).story.code).toBe(
+    'why.recent',
+  );
+});

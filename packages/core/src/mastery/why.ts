@@ -105,7 +105,7 @@ export function whyOf(
         : null,
       fault: mostOften(take.steps.filter((step) => step !== 'clean')),
       before: told.at(-1)?.after ?? start,
-      after: stateNow(skill, sofar, target, at).chance?.mean ?? start,
+      after: movedTo(skill, sofar, target),
     });
   }
   const state = stateNow(skill, sofar, target, now);
@@ -140,15 +140,16 @@ function restingOn(skill: Skill, syllabus: Syllabus): Syllabus {
 }
 
 const stateNow = (skill: Skill, sofar: SkillsSoFar, target: number, at: number): SkillState =>
-  skillStateAt(
-    skill,
-    sofar.skills.get(skill.id) ?? null,
-    startingBelief(skill, sofar.skills),
-    target,
-    at,
-    null,
-    sofar.apart.get(skill.id) ?? {},
-  );
+  skillStateAt(skill, sofar.skills.get(skill.id) ?? null, startingBelief(skill, sofar.skills), target, at, {
+    override: null,
+    apart: sofar.apart.get(skill.id) ?? {},
+    hardThird: null,
+  });
+/** What the takes alone came to: what days away took, brought back or not, stands apart. */
+function movedTo(skill: Skill, sofar: SkillsSoFar, target: number): number {
+  const known = sofar.skills.get(skill.id);
+  return known ? cleanChance(known.belief, target).mean : startOf(skill, sofar, target);
+}
 const startOf = (skill: Skill, sofar: SkillsSoFar, target: number): number =>
   cleanChance(startingBelief(skill, sofar.skills), target).mean;
 
@@ -224,7 +225,17 @@ function sentence(skill: Skill, state: SkillState, told: readonly ToldTake[], no
   }
   const lost = last.after - chance;
   // What was not half held was not lost by days: its takes say more.
-  if (lost >= WHY.away && last.after >= STATES.rough)
+  const unclean = since(told, ({ result }) => result === 'clean');
+  const isAway = lost >= WHY.away && last.after >= STATES.rough;
+  if (isAway && unclean.length)
+    return {
+      story: {
+        code: 'why.not-back',
+        values: { lost: points(lost), missed: unclean.length, ...tempi(unclean), last: last.at },
+      },
+      advice: adviceFor(skill, told, unclean),
+    };
+  if (isAway)
     return {
       story: {
         code: 'why.away',

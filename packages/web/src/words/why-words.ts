@@ -30,6 +30,8 @@ export const WHY_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'why.fall': (v) =>
     `Fell from ${v.from} to ${v.to} on ${shortDate(v.on)}: ${v.missed} of ${plural(v.of, 'take')} not clean${after(', ', tempoText(v))}${Number(v.target) && Number(v.fast) > Number(v.target) ? `, over the ${v.target} aimed at` : ''}.`,
   'why.away': (v) => `No take for ${plural(v.days, 'day')}: that took ${plural(v.lost, 'point')}.`,
+  'why.not-back': (v) =>
+    `Days away took ${plural(v.lost, 'point')}, and ${Number(v.missed) === 1 ? 'the take since' : `the last ${v.missed} takes`}${after(' ', tempoText(v))} did not bring ${Number(v.lost) === 1 ? 'it' : 'them'} back; the last on ${shortDate(v.last)}.`,
   'why.recent': (v) =>
     `${v.clean} of the last ${plural(v.takes, 'take')} came clean${after(', ', tempoText(v))}; the last on ${shortDate(v.last)}.`,
 
