@@ -2,6 +2,7 @@
  * How well P(clean) foretells takes it has not seen: mean log loss over simulated students whose truth the
  * estimator never reads, against the running mean and the last five takes of the same skill.
  */
+import { evidenceOf } from '@finch/core/drills';
 import { standardGuitar } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
 import { cleanChance, forgettingLoad, makeGrader, replay, takeLoad } from '@finch/core/mastery';
@@ -24,10 +25,11 @@ function judge(seed: number, losses: Losses): void {
   const grader = makeGrader({ hand, instrument: standardGuitar });
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {
-    const skill = skillsOf(take, firstSyllabus)
-      .map((found) => found.skill)
+    const exercised = skillsOf(take, firstSyllabus)
+      .filter(({ skill }) => evidenceOf(skill.practice[0].recipe) === evidenceOf(take.recipe))
       .at(-1);
-    if (!skill) return;
+    if (!exercised) return;
+    const { skill, items } = exercised;
     const seen = past.get(skill.id) ?? [];
     const clean = take.result === 'clean' ? 1 : 0;
     if (i > 80 && i % EVERY === 0 && seen.length >= 3) {
@@ -37,7 +39,6 @@ function judge(seed: number, losses: Losses): void {
       const bounded = (p: number) => Math.min(0.97, Math.max(0.03, p));
       const loss = (p: number) => -Math.log(clean ? bounded(p) : 1 - bounded(p));
       const mean = (list: readonly number[]) => (list.reduce((a, b) => a + b, 0) + 1) / (list.length + 2);
-      const items = skillsOf(take, firstSyllabus).at(-1)?.items ?? take.items;
       const load = takeLoad(take, items, grader, PRIOR_FIT) + forgettingLoad(state?.recall ?? 1);
       const said = state ? cleanChance(state.belief, load).mean : 0.5;
       losses.ours += loss(said);
