@@ -142,11 +142,17 @@ test('a guardian asks for nothing that is not theirs, and sees no note', async (
     (response) => response.status() >= 400 && refused.push(`${response.status()} ${response.url()}`),
   );
   await sit('Berit Ardlesey');
-  await expect(page.locator('.col-mid li').first()).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This week' })).toBeVisible();
+  await expect(page.getByText(/played on \d of 7 days, \d+ minutes? in all/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The last lesson' }).getByRole('listitem')).not.toHaveCount(
+    0,
+  );
   await page.waitForLoadState('networkidle');
   expect(refused).toEqual([]);
+  // No note, no millimetres, no bands, no keys of who teaches.
   await expect(page.locator('#note')).toHaveCount(0);
-  await expect(page.getByRole('tab', { name: 'Lessons' })).toHaveCount(0);
+  await expect(page.locator('#place')).not.toContainText(/ mm|bpm|Why\?/);
+  await expect(page.getByRole('link', { name: 'Board' })).toHaveCount(0);
 });
 
 test('while it loads the Board claims nothing, and where it fails it says so and can be asked again', async ({
@@ -232,4 +238,36 @@ test('a number answers why: the same number, its takes, by keyboard; where it ca
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
   await expect(why).toBeFocused();
+});
+
+test('a style is wished for: kept as it is ticked, there after a reload, and it weighs in the plan; ticked again it is gone', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await student(page, 'Tilda Corvane');
+  const wishes = page.getByRole('region', { name: 'Wished for' });
+  const choose = wishes.getByRole('button', { name: 'Choose' });
+  await choose.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: /wishes for/ });
+  const swing = dialog.getByRole('checkbox', { name: /Swing rhythm guitar/ });
+  await swing.focus();
+  await page.keyboard.press('Space');
+  await expect(swing).toBeChecked();
+  // Two at once: the second waits for the first.
+  await dialog.getByRole('checkbox', { name: /Roots first/ }).check();
+  await page.keyboard.press('Escape');
+  await expect(choose).toBeFocused();
+  await expect(wishes.getByRole('listitem')).toHaveCount(2);
+  await page.reload();
+  await expect(wishes).toContainText(/Swing rhythm guitar\s*\d+ of 10 held/);
+  await expect(wishes).toContainText('Roots first');
+  await choose.click();
+  await dialog.getByRole('checkbox', { name: /Swing rhythm guitar/ }).uncheck();
+  await dialog.getByRole('checkbox', { name: /Roots first/ }).uncheck();
+  await page.keyboard.press('Escape');
+  await expect(wishes.getByRole('listitem')).toHaveCount(0);
+  await page.reload();
+  await expect(wishes).toContainText('Nothing yet');
 });

@@ -3,6 +3,7 @@ export { idSchema, problemSchema, type ProblemBody } from './basics';
 export { fretsSchema, recipeSchema, takeSchema } from './drills';
 export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { EVENT_KINDS, sentEventSchema, type BatchAnswer, type SentEvent } from './events';
+export { type ReportBody } from './report';
 export { type PainBody, type SkillStateBody, type StrandCell, type WhyBody } from './mastery';
 export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
 export { type PaperBody } from './paper';

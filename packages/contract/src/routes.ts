@@ -19,6 +19,7 @@ import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
 import { hookSchema, pinSchema } from './marks';
 import { whySchema } from './mastery';
+import { reportSchema } from './report';
 import { route } from './route';
 import { SCHOOL_SCOPES, someSchoolsSchema } from './schools';
 import {
@@ -158,6 +159,14 @@ export const routes = {
       playedMonths: v.optional(playedMonthsSchema),
     }),
     output: v.object({ version: v.number() }),
+  }),
+  /** What a parent asks about a student. */
+  report: route({
+    method: 'get',
+    path: '/api/students/:studentId/report',
+    ...none,
+    params: studentParams,
+    output: reportSchema,
   }),
   /** What a student wishes for: skills, ways in and styles of the syllabus. */
   keepGoals: route({

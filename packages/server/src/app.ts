@@ -27,6 +27,7 @@ import { makePieces } from './pieces/pieces.service';
 import { makePracticeRoom } from './practice/room.service';
 import { makeSchools } from './schools/schools.service';
 import { makeStates } from './students/states.service';
+import { makeReports } from './students/report.service';
 import { makeStudents } from './students/students.service';
 import { currentSyllabus, syllabusBody } from './syllabus/syllabus.service';
 import { need } from './accounts/rights';
@@ -77,6 +78,7 @@ export function makeApp(parts: AppParts): App {
   const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states, work);
+  const reports = makeReports(database, clock, states);
   const lessons = makeLessons(database, clock, states, work);
   const proposals = makeProposals(work, log);
   const board = makeBoard({ database, clock, states, work, log, proposals });
@@ -151,6 +153,9 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.student, async ({ request, params }) =>
     students.read(await accounts.identify(request), params.studentId),
+  );
+  mount(api, routes.report, async ({ request, params }) =>
+    reports.read(await accounts.identify(request), params.studentId),
   );
   mount(api, routes.why, async ({ request, params }) =>
     students.why(await accounts.identify(request), params.studentId, params.skillId),

@@ -71,9 +71,11 @@ export function difficultyLogits(
   fit: DifficultyFit,
 ): number {
   // A progression is as hard as the heaviest grip it was played on.
-  const judged = items.every((item) => item.kind === 'progression')
+  const grips = items.every((item) => item.kind === 'progression')
     ? all.filter((item) => item.kind === 'grip')
-    : items;
+    : [];
+  // One that was named only is as hard as any thing that is named.
+  const judged = grips.length ? grips : items;
   let hardest = Number.NEGATIVE_INFINITY;
   for (const item of judged) {
     const shift = fit.shiftLogits[itemKey(item)] ?? 0;

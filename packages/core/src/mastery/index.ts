@@ -31,3 +31,4 @@ export {
 } from './pace';
 export { forecastShare, type ShareForecast } from './forecast';
 export { whyOf, type ToldTake, type Why } from './why';
+export { progressOf } from './progress';

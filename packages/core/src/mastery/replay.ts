@@ -3,10 +3,11 @@
  * difficulty fit and now. Events are sorted by when they happened, then id, so that any batch split and any
  * order of arrival give the same state.
  */
-import { itemKey } from '../drills/items';
+import { itemKey, type Item } from '../drills/items';
 import type { Take } from '../drills/take';
 import { evidenceOf } from '../drills/evidence';
-import { makeDrill } from '../drills/make-drill';
+import { gripItem } from '../drills/grip-item';
+import { gripsOf, makeDrill } from '../drills/make-drill';
 import { indexAt, type Dated } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
@@ -61,6 +62,8 @@ export interface SkillsSoFar {
   pain: PainSoFar;
 }
 
+/** An item that is heard or named. */
+const NAMED: Item = { kind: 'key', key: 'C major' };
 /** Load of a skill whose first drill this hand cannot hold. */
 const BEYOND_REACH_LOGITS = 4;
 
@@ -204,15 +207,17 @@ function inForceSince({ hands, instruments }: ReplayContext, now: number): numbe
   return Math.max(since(hands), since(instruments));
 }
 
-/** Difficulty of the easiest in the hardest third of the drills of a skill that are evidence of what it is about. */
+/**
+ * Difficulty of the easiest in the hardest third of the drills of a skill that are evidence of what it is about; asked of
+ * the grips that they name, since making them all takes seconds. Below everything where none names a grip.
+ */
 function hardThirdOf(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
   const kind = evidenceOf(skill.practice[0].recipe);
-  const hand = recordedHand(context, now);
+  const { instrument } = recordedHand(context, now);
   const known = skill.practice.flatMap(({ recipe }) => {
-    if (evidenceOf(recipe) !== kind) return [];
-    const drill = makeDrill(recipe, hand);
-    if (!drill.ok) return [];
-    const { items } = drill.value;
+    const grips = evidenceOf(recipe) === kind ? gripsOf(recipe) : [];
+    if (!grips.length) return [];
+    const items = grips.map(({ chord, frets }) => gripItem(frets, [], chord, instrument));
     return [difficultyLogits(items, items, grader, context.difficultyFit)];
   });
   return known.toSorted((a, b) => a - b).at(-Math.ceil(known.length / 3)) ?? Number.NEGATIVE_INFINITY;
@@ -220,6 +225,10 @@ function hardThirdOf(skill: Skill, context: ReplayContext, grader: ItemGrader, n
 
 /** Load of a skill's first recipe at its target tempo for the present hand. */
 function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
+  const kind = evidenceOf(skill.practice[0].recipe);
+  // Of what is heard or named every item is as hard, whatever the drill draws.
+  if (kind === 'hear' || kind === 'name')
+    return difficultyLogits([NAMED], [NAMED], grader, context.difficultyFit);
   const drill = makeDrill(skill.practice[0].recipe, recordedHand(context, now));
   if (!drill.ok) return BEYOND_REACH_LOGITS;
   const all = drill.value.items;

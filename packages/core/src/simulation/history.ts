@@ -46,6 +46,8 @@ export interface LivedTake extends PlayedTake {
 
 const EARLIER_DAYS = 70;
 const AT_ONCE = 4;
+/** New skills a lesson brings at most: what a careful teacher would (our assumption). */
+const NEW_A_LESSON = 2;
 const TAKES_A_SKILL = 3;
 /** Share of takes that come to a skill, use it or hear it, and are not the skill itself (our assumption). */
 const OTHER_DRILLS = 0.2;
@@ -91,7 +93,8 @@ export function liveThrough(life: Life, syllabus: Syllabus): LivedTake[] {
   };
   const working = () => syllabus.skills.filter((skill) => met.has(skill.id) && !learned(skill.id));
   const addNew = () => {
-    for (let room = AT_ONCE - working().length; room > 0; room--) {
+    const room = Math.min(NEW_A_LESSON, AT_ONCE - working().length);
+    for (let added = 0; added < room; added++) {
       const open = syllabus.skills.filter((skill) => ready(skill) && !life.without?.includes(skill.id));
       // From the strand in which least was begun: nobody is taught grips alone.
       const begun = (strand: string) =>

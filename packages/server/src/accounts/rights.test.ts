@@ -73,7 +73,7 @@ const ROWS: readonly Row[] = [
     body: () => ({ name: 'Another' }),
   },
   { route: 'board', any: 'OT' },
-  { route: 'syllabus', any: 'OTSGF' },
+  { route: 'syllabus', any: 'OTSF' },
   { route: 'addStudent', any: 'OT', body: () => ({ id: uuid(), name: `New ${uuid()}`, bornOn: null }) },
   {
     route: 'keepStudent',
@@ -88,8 +88,9 @@ const ROWS: readonly Row[] = [
     body: () => ({ version: STALE, double: uuid() }),
   },
   { route: 'eraseStudent', any: 'O', params: ofStudent, body: () => ({ name: 'Nobody of this name' }) },
-  { route: 'student', own: 'GF', any: 'OT', params: ofStudent },
-  { route: 'why', own: 'GF', any: 'OT', params: (studentId) => ({ studentId, skillId: 'open.em' }) },
+  { route: 'student', own: 'F', any: 'OT', params: ofStudent },
+  { route: 'report', own: 'G', any: 'OT', params: ofStudent },
+  { route: 'why', own: 'F', any: 'OT', params: (studentId) => ({ studentId, skillId: 'open.em' }) },
   {
     route: 'keepHand',
     ...TEACHES,
@@ -104,7 +105,7 @@ const ROWS: readonly Row[] = [
   { route: 'keepGoals', ...TEACHES, params: ofStudent, body: () => ({ version: STALE, goals: [] }) },
   { route: 'keepNote', ...TEACHES, params: ofStudent, body: () => ({ version: STALE, note: 'x' }) },
   { route: 'propose', ...TEACHES, params: ofStudent, body: () => ({ minutes: 30, locked: [] }) },
-  { route: 'practice', own: 'SGF', any: 'OT', params: ofStudent },
+  { route: 'practice', own: 'SF', any: 'OT', params: ofStudent },
   {
     route: 'bookLesson',
     ...TEACHES,

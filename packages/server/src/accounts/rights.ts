@@ -8,6 +8,7 @@ import { Refusal } from '../platform/problems';
 export type Right =
   | 'board.read'
   | 'student.read'
+  | 'report.read'
   | 'student.add'
   | 'student.write'
   | 'student.merge'
@@ -40,6 +41,7 @@ type Reach = 'all' | 'own';
 const TEACHER: Partial<Record<Right, Reach>> = {
   'board.read': 'all',
   'student.read': 'all',
+  'report.read': 'all',
   'student.add': 'all',
   'student.write': 'all',
   'student.merge': 'all',
@@ -69,7 +71,8 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
   owner: { ...TEACHER, 'studio.name': 'all', 'student.erase': 'all', 'school.studio': 'all' },
   teacher: TEACHER,
   student: { 'practice.read': 'own', 'take.log': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
-  guardian: { 'student.read': 'own', 'practice.read': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
+  // What a parent asks; numbers, bands and the measures of a hand are for who teaches.
+  guardian: { 'report.read': 'own', 'school.read': 'own' },
   'self-taught': {
     'student.read': 'own',
     'hand.write': 'own',

@@ -63,3 +63,26 @@ export async function isStored(manager: EntityManager, row: LogEventRow): Promis
   );
   return rows.length === 1;
 }
+
+export interface Played {
+  /** ms since 1970. */
+  readonly at: number;
+  readonly seconds: number;
+}
+
+/** Takes of a student and of every double since an instant, without those that were taken back. */
+export async function playedTimes(
+  manager: EntityManager,
+  studentId: string,
+  since: number,
+): Promise<Played[]> {
+  const rows: { at: Date; seconds: number }[] = await manager.query(
+    `SELECT e.happened_at AS at, (e.body -> 'take' ->> 'durationSeconds')::float8 AS seconds FROM log_event e
+     WHERE (e.student_id = $1 OR e.student_id IN (SELECT id FROM student WHERE merged_into = $1))
+       AND e.kind = 'attempt' AND e.happened_at >= $2
+       AND NOT EXISTS (SELECT 1 FROM log_event v WHERE v.kind = 'void' AND v.student_id = e.student_id
+         AND v.body ->> 'voids' = e.id::text)`,
+    [studentId, new Date(since)],
+  );
+  return rows.map(({ at, seconds }) => ({ at: at.getTime(), seconds }));
+}

@@ -15,7 +15,7 @@ import { Refusal } from '../platform/problems';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
 import { doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
-import { addEvent, eventHead, isStored } from './log.repository';
+import { addEvent, eventHead, isStored, playedTimes, type Played } from './log.repository';
 
 /** What each kind of event may be logged with. */
 const RIGHTS: Readonly<Record<EventKind, Right>> = {
@@ -36,6 +36,13 @@ const madeAt = (id: string): number => Number.parseInt(id.slice(0, 8) + id.slice
 /** The takes of one drill family, with those of every double merged into the student. */
 export const takesOf = (manager: EntityManager, studentId: string, family: string): Promise<LogEvent[]> =>
   takesOfFamily(manager, studentId, family);
+
+/** When a student played since an instant, and for how long; without what was taken back. */
+export const playedSince = (
+  manager: EntityManager,
+  studentId: string,
+  since: number,
+): Promise<readonly Played[]> => playedTimes(manager, studentId, since);
 
 /** Whose logs make up that of a student, and how far each goes; of all where none is named. */
 export async function logsOf(

@@ -284,7 +284,7 @@ describe('the seats of a double', () => {
       body.seats.find((one: { membershipId: string }) => one.membershipId === id).studentId;
     expect([of(guardianSeat), of(ownSeat)]).toEqual([stays, stays]);
     const guardian = await world.sit(guardianSeat);
-    await guardian.get(`/api/students/${stays}`).expect(200);
+    await guardian.get(`/api/students/${stays}/report`).expect(200);
     const student = await world.sit(ownSeat);
     const late = take(double);
     const sent = await student
@@ -342,6 +342,67 @@ describe('how long somebody has played', () => {
     ];
     await teacher.post(`/api/students/${told}/double`).send({ version: 1, double: other }).expect(200);
     expect(Math.round((await months(told)) ?? 0)).toBe(6);
+  });
+});
+
+describe('the page of a parent', () => {
+  test('minutes and days of the week, what is at home, what the last lesson did and the next brings; nothing of hand, band or note', async () => {
+    const { studentId, guardianId } = world.here;
+    const guardian = await world.sit(guardianId);
+    const before = (await guardian.get(`/api/students/${studentId}/report`).expect(200)).body;
+    const long = () => {
+      const one = take(studentId);
+      return { ...one, take: { ...one.take, durationSeconds: 120 } };
+    };
+    const [first, gone] = [long(), long()];
+    await teacher
+      .post('/api/events')
+      .send({ events: [first, gone] })
+      .expect(200);
+    const voided = { ...gone, kind: 'void', id: uuid({ msecs: NOW }), deviceSeq: ++seq, voids: gone.id, at: new Date(NOW).toISOString() }; // prettier-ignore
+    const { take: _, ...back } = voided;
+    await teacher
+      .post('/api/events')
+      .send({ events: [back] })
+      .expect(200);
+    const { body } = await guardian.get(`/api/students/${studentId}/report`).expect(200);
+    expect(body.week.days).toBe(1);
+    // One take of the two was taken back.
+    expect(body.week.minutes - before.week.minutes).toBe(2);
+    expect(Object.keys(body).toSorted()).toEqual([
+      'home',
+      'last',
+      'next',
+      'pain',
+      'progress',
+      'student',
+      'week',
+    ]);
+    const text = JSON.stringify(body);
+    for (const word of ['hand', 'Mm', 'low', 'high', 'note', 'recall', 'belief'])
+      expect(text).not.toContain(`"${word}`);
+    await guardian.get(`/api/students/${studentId}`).expect(403);
+    await guardian.get(`/api/students/${studentId}/skills/open.em/why`).expect(403);
+  });
+
+  test('a lesson that is booked says when and how long; days of eight days ago are another week', async () => {
+    const id = await added('Bran Orley');
+    const report = async () => (await teacher.get(`/api/students/${id}/report`).expect(200)).body;
+    expect(await report()).toMatchObject({ last: null, next: null, week: { minutes: 0, days: 0 }, home: [] });
+    const startsAt = new Date(NOW + 7_200_000).toISOString();
+    await teacher.post('/api/lessons').send({ id: uuid(), studentId: id, startsAt, minutes: 30 }).expect(200);
+    await teacher
+      .post(`/api/students/${id}/home`)
+      .send({ id: uuid(), recipe: drill.recipe, skillId: null, title: 'Em, ring check' })
+      .expect(200);
+    await log(id);
+    const now = await report();
+    expect(now.next).toEqual({ startsAt, minutes: 30, brings: [] });
+    expect(now.home.map(({ title }: { title: string }) => title)).toEqual(['Em, ring check']);
+    expect(now.week.days).toBe(1);
+    world.clock.at += 8 * 86_400_000;
+    expect((await report()).week).toMatchObject({ minutes: 0, days: 0 });
+    world.clock.at = NOW;
   });
 });
 
@@ -438,8 +499,9 @@ describe('who reads and writes what', () => {
       );
     });
     const guardian = await world.sit(seatId);
-    const seen = (await guardian.get(`/api/students/${ward}`).expect(200)).body;
-    expect(seen.note).toBe('');
+    const seen = (await guardian.get(`/api/students/${ward}/report`).expect(200)).body;
+    expect(JSON.stringify(seen)).not.toContain('private');
+    await guardian.get(`/api/students/${ward}`).expect(403);
     for (const [method, path, body] of [
       ['put', `/api/students/${ward}`, { version: 2, name: 'X', bornOn: null, archived: true }],
       ['post', `/api/students/${ward}/double`, { version: 2, double: here.otherStudentId }],

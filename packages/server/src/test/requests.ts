@@ -90,6 +90,7 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
     syllabus: {},
     addStudent: { body: { id: uuid(), name: `New ${uuid()}`, bornOn: '2014-02-28' } },
     student: { params: ofStudent },
+    report: { params: ofStudent },
     why: { params: { studentId, skillId: 'open.em' } },
     keepStudent: {
       params: ofStudent,

@@ -46,7 +46,14 @@ const routes: RouteRecordRaw[] = [
     name: 'student',
     component: () => import('../places/students/StudentPlace.vue'),
     props: true,
-    meta: { roles: [...TEACHES, 'guardian'], title: 'Student', place: 'Students' },
+    meta: { roles: TEACHES, title: 'Student', place: 'Students' },
+  },
+  {
+    path: '/students/:studentId/family',
+    name: 'family',
+    component: () => import('../places/family/FamilyPlace.vue'),
+    props: true,
+    meta: { roles: [...TEACHES, 'guardian'], title: 'Page for parents', place: 'Students' },
   },
   {
     path: '/plan/:lessonId?',

@@ -31,6 +31,15 @@ export function useStudent(studentId: MaybeRefOrGetter<string | null>) {
   });
 }
 
+/** What a parent asks about a student. */
+export function useReport(studentId: MaybeRefOrGetter<string>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['report', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.report, { params: { studentId: toValue(studentId) } }),
+  });
+}
+
 /** Why a skill's number is what it is; asked for when both are named. */
 export function useWhy(studentId: MaybeRefOrGetter<string>, skillId: MaybeRefOrGetter<string | null>) {
   const seat = useSeat();

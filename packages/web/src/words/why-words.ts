@@ -35,6 +35,14 @@ export const WHY_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'why.recent': (v) =>
     `${v.clean} of the last ${plural(v.takes, 'take')} came clean${after(', ', tempoText(v))}; the last on ${shortDate(v.last)}.`,
 
+  'report.rose': (v) =>
+    `Most progress in ${plural(v.weeks, 'week')}: ${v.skill}. It comes ${v.now} times out of ten now; it was ${v.was}.`,
+  'report.held': (v) =>
+    Number(v.held) === 0
+      ? `${plural(v.begun, 'thing')} begun; nothing is held every time yet, and that is how it begins.`
+      : `Of ${plural(v.begun, 'thing')} begun, ${v.held} ${Number(v.held) === 1 ? 'is' : 'are'} held.`,
+  'report.nothing': () => 'Nothing was played yet: the first lesson begins it.',
+
   'advice.target': (v) =>
     `Try ${v.bpm} bpm, the tempo aimed at: takes far over it say little about the grips.`,
   'advice.slower': (v) => `Try ${v.bpm} bpm, and go up after two clean takes.`,

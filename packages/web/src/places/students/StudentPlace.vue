@@ -134,6 +134,12 @@ useKeys(
   <div class="student" :class="{ alone: !student, read: !mayWrite }">
     <PatternDefs />
     <Teleport v-if="mayWrite && student" defer to="#bench-tools">
+      <BButton
+        v-if="!seat.has('self-taught')"
+        variant="outline-secondary"
+        :to="{ name: 'family', params: { studentId: student.id } }"
+        >Page for parents</BButton
+      >
       <BButton variant="outline-secondary" @click="person = true">Name and birthday</BButton>
     </Teleport>
     <p v-if="error && !student" class="refusal" role="alert">
