@@ -115,6 +115,18 @@ export const MUTANTS = [
     'WHEN false THEN drill ELSE',
     'syllabus/',
   ),
+  core('mastery/difficulty.ts', 'grips.length ? grips : items', 'grips', 'mastery/difficulty'),
+  core('mastery/progress.ts', ' || played.length < STATES.leastTakes', '', 'mastery/progress'),
+  core('mastery/progress.ts', 'one.now - one.was > most.now - most.was', 'false', 'mastery/progress'),
+  core(
+    'mastery/progress.ts',
+    'points.findLast(({ at }) => at < from) ?? played[0]',
+    'played[0]',
+    'mastery/progress',
+  ),
+  server('students/report.service.ts', "need(who, 'report.read', studentId);", '', RIGHTS),
+  server('students/report.service.ts', ' && days.has(dayOf(at))', '', 'students/students'),
+  server('practice/log.repository.ts', "WHERE v.kind = 'void' AND", 'WHERE false AND', 'students/students'),
   // The hand as it is taught.
   core('hands/dated.ts', 'from <= ms && from >= latest', 'from <= ms', 'hands'),
   core('hands/limits.ts', 'age < GROWN_AGE', 'age <= GROWN_AGE', 'hands'),
