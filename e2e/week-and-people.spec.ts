@@ -252,6 +252,8 @@ test('a style is wished for: kept as it is ticked, there after a reload, and it 
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog', { name: /wishes for/ });
   const swing = dialog.getByRole('checkbox', { name: /Swing rhythm guitar/ });
+  // A dialog gives the focus back to who asked once it has come to rest.
+  await page.waitForTimeout(600);
   await swing.focus();
   await page.keyboard.press('Space');
   await expect(swing).toBeChecked();
