@@ -119,7 +119,7 @@ describe('roles', () => {
     ['teacherId', 200, 200, 200],
     ['ownerId', 200, 200, 200],
     ['studentSeatId', 403, 403, 200],
-    ['guardianId', 403, 200, 200],
+    ['guardianId', 403, 403, 403],
     ['selfTaughtId', 403, 403, 403],
   ] as const)(
     '%s: board %i, student page %i, practice room %i of that student',

@@ -8,7 +8,7 @@ import { historyPoints } from './history';
 import type { SkillState } from './skill-state';
 
 /** Weeks looked back over, and the least rise that is told: two of ten (our assumption). */
-export const PROGRESS = { days: 21, rise: 0.2 } as const;
+const PROGRESS = { days: 21, rise: 0.2 } as const;
 
 type Told = Pick<SkillState, 'skillId' | 'state' | 'chance' | 'history'>;
 
