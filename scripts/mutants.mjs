@@ -74,7 +74,27 @@ export const MUTANTS = [
     'if (false) {',
     'mastery/replay',
   ),
-  core('mastery/replay.ts', '.at(-Math.ceil(known.length / 3))', '.at(0)', 'mastery/replay'),
+  core('mastery/targets.ts', '.at(-Math.ceil(known.length / 3))', '.at(0)', 'mastery/replay'),
+  core('mastery/targets.ts', 'Math.round(spanFactor(hand) * NEAR.size) / NEAR.size', '1', 'mastery/targets'),
+  core('mastery/targets.ts', "if (kind === 'hear' || kind === 'name')", 'if (false)', 'mastery/targets'),
+  core(
+    'mastery/targets.ts',
+    ' + tempoLoad(skill.targetBpm, grader.predictedBpm(items))',
+    '',
+    'mastery/targets',
+  ),
+  core(
+    'mastery/replay.ts',
+    'known.set(grader, (ofHand = new Map()))',
+    'known.set(grader, (ofHand = known.values().next().value ?? new Map()))',
+    'mastery/replay',
+  ),
+  core(
+    'mastery/days.ts',
+    'ms >= last.from && ms < last.to',
+    'ms >= last.from && ms <= last.to',
+    'mastery/days',
+  ),
   core('mastery/ability.ts', 'clean ? 1 : 1 / (1 + far * far)', '1', 'mastery/replay'),
   core(
     'mastery/skill-so-far.ts',

@@ -4,7 +4,7 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
 import { firstSyllabus } from '../syllabus';
-import { cleanChance, learnFrom } from './ability';
+import { cleanChance, learnFrom, shareOver } from './ability';
 import { replay, type ReplayContext } from './replay';
 import type { EventOf, LogEvent } from './log';
 
@@ -388,4 +388,13 @@ test('a take far over the tempo asked that does not come clean says little; one 
   expect(missedAt(target)).toBeGreaterThan(0.04);
   expect(missedAt(3 * target)).toBeLessThan(0.25 * missedAt(target));
   expect(number(attempt(at(8), 'clean', { tempoBpm: 3 * target }))).toBeGreaterThan(before);
+});
+
+test('what a missed take still weighs: all of it up to 1.4 times the tempo asked, half of it a logit of load further on', () => {
+  const overAt = (times: number) => 3 * Math.log(times);
+  expect(shareOver(overAt(1), false)).toBe(1);
+  expect(shareOver(overAt(1.39), false)).toBe(1);
+  expect(shareOver(2, false)).toBeCloseTo(1 / 2, 12);
+  expect(shareOver(4, false)).toBeCloseTo(1 / 10, 12);
+  expect(shareOver(4, true)).toBe(1);
 });

@@ -3,24 +3,23 @@
  * difficulty fit and now. Events are sorted by when they happened, then id, so that any batch split and any
  * order of arrival give the same state.
  */
-import { itemKey, type Item } from '../drills/items';
+import { itemKey } from '../drills/items';
 import type { Take } from '../drills/take';
 import { evidenceOf } from '../drills/evidence';
-import { gripItem } from '../drills/grip-item';
-import { gripsOf, makeDrill } from '../drills/make-drill';
 import { indexAt, type Dated } from '../hands/dated';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { askedOf, skillsOf } from '../syllabus/skills-of';
 import { dayReader } from './days';
 import { cleanChance } from './ability';
-import { difficultyLogits, makeGrader, takeLoad, tempoLoad, type ItemGrader } from './difficulty';
+import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { painAt, painAfter, type PainSoFar, type PainState } from './pain';
 import { isSure } from './states';
 import { afterTake, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
+import { hardThirdOf, targetLoad } from './targets';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
 export interface ReplayContext extends Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'> {
@@ -62,11 +61,6 @@ export interface SkillsSoFar {
   pain: PainSoFar;
 }
 
-/** An item that is heard or named. */
-const NAMED: Item = { kind: 'key', key: 'C major' };
-/** Load of a skill whose first drill this hand cannot hold. */
-const BEYOND_REACH_LOGITS = 4;
-
 export interface Replayer {
   /** Nothing told yet; targets are those of the hand on record at an instant. */
   readonly begin: (now: number) => SkillsSoFar;
@@ -80,7 +74,7 @@ export interface Replayer {
 export function makeReplayer(context: ReplayContext): Replayer {
   const dayOf = dayReader(context.timeZone);
   const graders = datedGraders(context);
-  const exercised = matcher(context.syllabus);
+  const exercised = exerciser(context);
   const targetOf = (sofar: SkillsSoFar, skill: Skill): number => {
     const known = sofar.targets.get(skill.id);
     if (known !== undefined) return known;
@@ -112,18 +106,18 @@ export function makeReplayer(context: ReplayContext): Replayer {
       sofar.feels[take.feel?.hand ?? 'unanswered']++;
       const grader = graders(at);
       const kind = evidenceOf(take.recipe);
-      for (const { skill, items } of exercised(take)) {
+      const { skills, surroundings, predictedBpm } = exercised(take, grader);
+      const faster = tempoLoad(take.tempoBpm, predictedBpm);
+      for (const { skill, difficulty } of skills) {
         if (kind !== evidenceOf(skill.practice[0].recipe)) {
           sofar.apart.set(skill.id, withApart(sofar.apart.get(skill.id), kind, take, at));
           continue;
         }
         const before = sofar.skills.get(skill.id) ?? null;
-        const load = takeLoad(take, items, grader, context.difficultyFit);
+        const load = difficulty + faster;
         const target = targetOf(sofar, skill);
-        const start = startingBelief(skill, sofar.skills);
-        const surroundings = difficultyLogits(take.items, take.items, grader, context.difficultyFit);
-        const asked = skill.targetBpm ?? grader.predictedBpm(take.items);
-        const over = tempoLoad(take.tempoBpm, asked);
+        const start = before?.belief ?? startingBelief(skill, sofar.skills);
+        const over = tempoLoad(take.tempoBpm, skill.targetBpm ?? predictedBpm);
         const played = { take, at, day: dayOf(at), load, target, surroundings, over };
         const after = afterTake(skill, before, start, played);
         sofar.skills.set(skill.id, after);
@@ -173,16 +167,32 @@ export function replay(events: readonly LogEvent[], context: ReplayContext, now:
   return stateAt(sofar, context, now);
 }
 
-/** `skillsOf`, remembered: a log asks about the same few drills over and over. */
-function matcher(
-  syllabus: Syllabus,
-): (played: Pick<Take, 'items' | 'recipe'>) => ReturnType<typeof skillsOf> {
-  const known = new Map<string, ReturnType<typeof skillsOf>>();
+/** What a drill says of the skills it exercises, for one hand. */
+interface Exercised {
+  readonly skills: readonly { readonly skill: Skill; readonly difficulty: number }[];
+  /** Difficulty of the whole drill, logits. */
+  readonly surroundings: number;
+  readonly predictedBpm: number | null;
+}
+
+/** `skillsOf` with its difficulties, remembered: a log asks about the same few drills over and over. */
+function exerciser({ syllabus, difficultyFit }: Pick<ReplayContext, 'syllabus' | 'difficultyFit'>) {
+  const known = new Map<ItemGrader, Map<string, Exercised>>();
   const asked = askedOf(syllabus);
-  return (played) => {
-    const key = `${asked(played.recipe)}|${played.items.map(itemKey).join('|')}`;
-    let found = known.get(key);
-    if (!found) known.set(key, (found = skillsOf(played, syllabus)));
+  return (take: Pick<Take, 'items' | 'recipe'>, grader: ItemGrader): Exercised => {
+    const key = `${asked(take.recipe)}|${take.items.map(itemKey).join('|')}`;
+    let ofHand = known.get(grader);
+    if (!ofHand) known.set(grader, (ofHand = new Map()));
+    let found = ofHand.get(key);
+    if (!found) {
+      const load = (items: Take['items']) => difficultyLogits(items, take.items, grader, difficultyFit);
+      found = {
+        skills: skillsOf(take, syllabus).map(({ skill, items }) => ({ skill, difficulty: load(items) })),
+        surroundings: load(take.items),
+        predictedBpm: grader.predictedBpm(take.items),
+      };
+      ofHand.set(key, found);
+    }
     return found;
   };
 }
@@ -205,34 +215,4 @@ function inForceSince({ hands, instruments }: ReplayContext, now: number): numbe
     return from <= now ? from : 0;
   };
   return Math.max(since(hands), since(instruments));
-}
-
-/**
- * Difficulty of the easiest in the hardest third of the drills of a skill that are evidence of what it is about; asked of
- * the grips that they name, since making them all takes seconds. Below everything where none names a grip.
- */
-function hardThirdOf(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
-  const kind = evidenceOf(skill.practice[0].recipe);
-  const { instrument } = recordedHand(context, now);
-  const known = skill.practice.flatMap(({ recipe }) => {
-    const grips = evidenceOf(recipe) === kind ? gripsOf(recipe) : [];
-    if (!grips.length) return [];
-    const items = grips.map(({ chord, frets }) => gripItem(frets, [], chord, instrument));
-    return [difficultyLogits(items, items, grader, context.difficultyFit)];
-  });
-  return known.toSorted((a, b) => a - b).at(-Math.ceil(known.length / 3)) ?? Number.NEGATIVE_INFINITY;
-}
-
-/** Load of a skill's first recipe at its target tempo for the present hand. */
-function targetLoad(skill: Skill, context: ReplayContext, grader: ItemGrader, now: number): number {
-  const kind = evidenceOf(skill.practice[0].recipe);
-  // Of what is heard or named every item is as hard, whatever the drill draws.
-  if (kind === 'hear' || kind === 'name')
-    return difficultyLogits([NAMED], [NAMED], grader, context.difficultyFit);
-  const drill = makeDrill(skill.practice[0].recipe, recordedHand(context, now));
-  if (!drill.ok) return BEYOND_REACH_LOGITS;
-  const all = drill.value.items;
-  const own = skillsOf(drill.value, { ...context.syllabus, skills: [skill] })[0]?.items ?? all;
-  const load = difficultyLogits(own, all, grader, context.difficultyFit);
-  return load + tempoLoad(skill.targetBpm, grader.predictedBpm(all));
 }

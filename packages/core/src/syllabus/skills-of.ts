@@ -17,7 +17,7 @@ export interface Played {
 /** Skills that it exercises, with the items that do, all of them where the drill itself does; in syllabus order. */
 export function skillsOf(
   { items, recipe }: Played,
-  syllabus: Syllabus,
+  syllabus: Pick<Syllabus, 'skills'>,
 ): { readonly skill: Skill; readonly items: readonly Item[] }[] {
   return syllabus.skills.flatMap((skill) => {
     if (recipe && skill.matches.some((match) => match.kind === 'drill' && isDrill(recipe, match)))
