@@ -169,6 +169,7 @@ try {
   const there = async (studentId: string): Promise<Here> => {
     const [double, lessonId, cardId, pieceId] = Array.from({ length: 4 }, () => uuid());
     const name = `Double ${double}`;
+    const { version: syllabusId } = await owner.seat.json<{ version: string }>('/api/syllabus');
     await owner.seat.json('/api/students', 'POST', { id: double, name, bornOn: null });
     const here: Here = {
       studioId: studio.id ?? uuid(),
@@ -178,6 +179,7 @@ try {
       lessonId,
       cardId,
       pieceId,
+      syllabusId,
       now,
       versions: { student: 1, lesson: 1, piece: 1 },
     };

@@ -4,7 +4,14 @@ export { fretsSchema, recipeSchema, takeSchema } from './drills';
 export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { EVENT_KINDS, sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type ReportBody } from './report';
-export { type PainBody, type SkillStateBody, type StrandCell, type WhyBody } from './mastery';
+export {
+  MARK_BITS,
+  type ClassBody,
+  type PainBody,
+  type SkillStateBody,
+  type StrandCell,
+  type WhyBody,
+} from './mastery';
 export { hookSchema, marksSchema, pinSchema, type Hook, type Marks, type Pin } from './marks';
 export { type PaperBody } from './paper';
 export { pieceSchema, readPieceContent, type PieceBody, type PieceContent } from './pieces';
@@ -35,4 +42,10 @@ export {
   type SyllabusBody,
 } from './bodies';
 export { routes } from './routes';
+export {
+  MOST_SKILLS,
+  syllabusContentSchema,
+  type SyllabusVersionBody,
+  type SyllabusVersionsBody,
+} from './syllabus';
 export { SCHOOL_SCOPES, someSchoolsSchema, type SchoolScope, type SomeSchools } from './schools';

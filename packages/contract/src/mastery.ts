@@ -78,3 +78,25 @@ export const whySchema = v.object({
   ),
 });
 export type WhyBody = v.InferOutput<typeof whySchema>;
+
+/** Bits of the marks of a skill in a class. */
+export const MARK_BITS = { due: 1, slipping: 2, stuck: 4 } as const;
+
+/** All skills by all students: of each student three lists in the order of `skills`. */
+export const classSchema = v.object({
+  version: v.string(),
+  skills: v.array(v.string()),
+  students: v.array(
+    v.object({
+      id: v.string(),
+      name: v.string(),
+      /** Chance of a clean take at target tempo, null until met. */
+      chances: v.array(v.nullable(v.number())),
+      /** Places in the list of states. */
+      states: v.array(v.number()),
+      /** Sums of `MARK_BITS`. */
+      marks: v.array(v.number()),
+    }),
+  ),
+});
+export type ClassBody = v.InferOutput<typeof classSchema>;

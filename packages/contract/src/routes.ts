@@ -18,10 +18,11 @@ import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
 import { hookSchema, pinSchema } from './marks';
-import { whySchema } from './mastery';
+import { classSchema, whySchema } from './mastery';
 import { reportSchema } from './report';
 import { route } from './route';
 import { SCHOOL_SCOPES, someSchoolsSchema } from './schools';
+import { syllabusContentSchema, syllabusVersionSchema, syllabusVersionsSchema } from './syllabus';
 import {
   minutesSchema,
   seatSchema,
@@ -83,7 +84,30 @@ export const routes = {
     output: v.object({ membershipId: v.string() }),
   }),
   board: route({ method: 'get', path: '/api/board', ...none, output: boardSchema }),
+  /** All skills by all students. */
+  class: route({ method: 'get', path: '/api/class', ...none, output: classSchema }),
   syllabus: route({ method: 'get', path: '/api/syllabus', ...none, output: syllabusSchema }),
+  /** Keeps a changed syllabus as a newer version of the one it began from; earlier ones stay. */
+  keepSyllabus: route({
+    method: 'put',
+    path: '/api/syllabus',
+    ...none,
+    body: v.object({ version: idSchema, content: syllabusContentSchema }),
+    output: v.object({ version: v.string() }),
+  }),
+  syllabusVersions: route({
+    method: 'get',
+    path: '/api/syllabus/versions',
+    ...none,
+    output: syllabusVersionsSchema,
+  }),
+  syllabusVersion: route({
+    method: 'get',
+    path: '/api/syllabus/versions/:versionId',
+    ...none,
+    params: v.object({ versionId: idSchema }),
+    output: syllabusVersionSchema,
+  }),
 
   addStudent: route({
     method: 'post',

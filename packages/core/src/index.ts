@@ -33,7 +33,7 @@ export { taughtHand, type DrillContext, type HandLimits, type TaughtHand } from 
 export { checkScore, neckFrames, tabText, type Score } from './score';
 export { clickSamples, pluckSamples, soundSchedule, type Sound } from './sound';
 export { easier, harder, makeDrill, type Drill, type Item, type Recipe, type Take } from './drills';
-export { checkSyllabus, firstSyllabus, skillsOf, type Skill, type Syllabus } from './syllabus';
+export { firstSyllabus, skillsOf, type Skill, type Syllabus } from './syllabus';
 export { replay, type LogEvent, type SkillState, type StudentState } from './mastery';
 export { handLoad, planLesson, type LessonPlan, type PlanBlock } from './planning';
 export { liveThrough, makePlayer, type Life } from './simulation';

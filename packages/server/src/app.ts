@@ -13,7 +13,7 @@ import { makeBoard } from './board/board.service';
 import { makeLessons } from './lessons/lessons.service';
 import type { Clock } from './platform/clock';
 import type { DatabaseAccess } from './platform/config';
-import { inStudio, readMeta } from './platform/database';
+import { readMeta } from './platform/database';
 import { guard } from './platform/guard';
 import { answerErrors, mount, requestId } from './platform/http';
 import { SEATED_MS, sessionStore } from './platform/sessions';
@@ -26,11 +26,11 @@ import { makeProposals } from './lessons/proposals';
 import { makePieces } from './pieces/pieces.service';
 import { makePracticeRoom } from './practice/room.service';
 import { makeSchools } from './schools/schools.service';
+import { makeClassView } from './students/class.service';
 import { makeStates } from './students/states.service';
 import { makeReports } from './students/report.service';
 import { makeStudents } from './students/students.service';
-import { currentSyllabus, syllabusBody } from './syllabus/syllabus.service';
-import { need } from './accounts/rights';
+import { makeSyllabuses } from './syllabus/syllabus.service';
 import { codeMark } from './platform/code-mark';
 import { makeWork } from './work/work';
 
@@ -78,6 +78,8 @@ export function makeApp(parts: AppParts): App {
   const states = makeStates(work, codeMark(parts.root));
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states, work);
+  const classView = makeClassView(database, clock, states);
+  const syllabuses = makeSyllabuses(database, clock, work);
   const reports = makeReports(database, clock, states);
   const lessons = makeLessons(database, clock, states, work);
   const proposals = makeProposals(work, log);
@@ -143,11 +145,17 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.standUp, ({ request }) => accounts.standUp(request));
   mount(api, routes.nameStudio, ({ request, body }) => accounts.nameStudio(request, body));
   mount(api, routes.board, async ({ request }) => board.read(await accounts.identify(request)));
-  mount(api, routes.syllabus, async ({ request }) => {
-    const who = await accounts.identify(request);
-    need(who, 'syllabus.read');
-    return syllabusBody(await inStudio(database, who.studioId, currentSyllabus));
-  });
+  mount(api, routes.class, async ({ request }) => classView.read(await accounts.identify(request)));
+  mount(api, routes.syllabus, async ({ request }) => syllabuses.read(await accounts.identify(request)));
+  mount(api, routes.syllabusVersions, async ({ request }) =>
+    syllabuses.versions(await accounts.identify(request)),
+  );
+  mount(api, routes.syllabusVersion, async ({ request, params }) =>
+    syllabuses.version(await accounts.identify(request), params.versionId),
+  );
+  mount(api, routes.keepSyllabus, async ({ request, body }) =>
+    syllabuses.keep(await accounts.identify(request), body.version, body.content),
+  );
   mount(api, routes.addStudent, async ({ request, body }) =>
     students.add(await accounts.identify(request), body),
   );

@@ -13,6 +13,15 @@ export {
   type Syllabus,
 } from './skill';
 export { skillsOf } from './skills-of';
-export { checkSyllabus } from './check-syllabus';
+export {
+  countedPart,
+  differenceOf,
+  edited,
+  skillOfDrill,
+  type SyllabusDifference,
+  type SyllabusEdit,
+} from './edit';
+export { drillFaults, graphFaults, type FaultCode, type SyllabusFault } from './faults';
+export { openedBy, stepsTo } from './graph';
 export { firstSyllabus } from './first-syllabus';
 export { findDrills, type Finding, type Found, type FoundDrill } from './find-drill';

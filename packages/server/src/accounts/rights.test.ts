@@ -6,6 +6,7 @@ import { EVENT_KINDS, routes, type Role } from '@finch/contract';
 import { ringCheck } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import type { EventKind } from '@finch/core/mastery';
+import { firstSyllabus } from '@finch/core/syllabus';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { block, C, SUBJECT, type RouteName } from '../test/requests';
@@ -73,7 +74,11 @@ const ROWS: readonly Row[] = [
     body: () => ({ name: 'Another' }),
   },
   { route: 'board', any: 'OT' },
+  { route: 'class', any: 'OT' },
   { route: 'syllabus', any: 'OTSF' },
+  { route: 'keepSyllabus', any: 'OT', body: () => ({ version: uuid(), content: firstSyllabus }) },
+  { route: 'syllabusVersions', any: 'OT' },
+  { route: 'syllabusVersion', any: 'OTSF', params: () => ({ versionId: uuid() }) },
   { route: 'addStudent', any: 'OT', body: () => ({ id: uuid(), name: `New ${uuid()}`, bornOn: null }) },
   {
     route: 'keepStudent',

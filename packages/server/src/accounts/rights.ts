@@ -34,7 +34,8 @@ export type Right =
   | 'hook.write'
   | 'piece.read'
   | 'piece.write'
-  | 'syllabus.read';
+  | 'syllabus.read'
+  | 'syllabus.write';
 
 type Reach = 'all' | 'own';
 
@@ -65,6 +66,7 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'piece.read': 'all',
   'piece.write': 'all',
   'syllabus.read': 'all',
+  'syllabus.write': 'all',
 };
 
 const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {

@@ -18,7 +18,7 @@ import type { LessonRow, LogEventRow } from '../platform/entities';
 import { writePiece } from '../pieces/pieces.repository';
 import { addEvents } from '../practice/log.repository';
 import { addDated, addPerson, addStudent } from '../students/students.repository';
-import { addSyllabus } from '../syllabus/syllabus.service';
+import { addSyllabus } from '../syllabus/syllabus.repository';
 import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, trueSlowness, type CastMember } from './cast';
 import { REPERTOIRE } from './repertoire';
 

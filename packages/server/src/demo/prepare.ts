@@ -8,7 +8,7 @@ import type { Clock } from '../platform/clock';
 import type { Config } from '../platform/config';
 import { inStudio, ownerSource, readMeta } from '../platform/database';
 import { addPerson } from '../students/students.repository';
-import { addSyllabus, currentSyllabus } from '../syllabus/syllabus.service';
+import { addSyllabus, currentSyllabus, isOwn } from '../syllabus/syllabus.repository';
 import { STUDIO } from './cast';
 import { makeDemo } from './make-demo';
 
@@ -64,13 +64,13 @@ export async function prepareStudio(config: Config, clock: Clock): Promise<void>
 }
 
 /**
- * A later first syllabus becomes the newest version of a studio that still teaches by an earlier one of that name. Ids of
- * skills stay, so that takes count as before; the versions before are kept.
+ * A later first syllabus becomes the newest version of a studio that still teaches by an earlier one, unless somebody made
+ * the newest their own. Ids of skills stay, so that takes count as before; the versions before are kept.
  */
 export async function shipSyllabus(owner: DataSource, studioId: string, now: number): Promise<void> {
   await inStudio(owner, studioId, async (manager) => {
     const { content } = await currentSyllabus(manager);
-    if (content.name !== firstSyllabus.name || isDeepStrictEqual(content, plain(firstSyllabus))) return;
+    if (isDeepStrictEqual(content, plain(firstSyllabus)) || (await isOwn(manager))) return;
     await addSyllabus(manager, studioId, uuid(), firstSyllabus, new Date(now));
   });
 }

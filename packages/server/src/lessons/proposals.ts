@@ -47,7 +47,13 @@ export function makeProposals(work: Work, log: Logger): Proposals {
   return {
     of: (lesson, view) => {
       const { goals, waived } = view.record;
-      const ground = [view.state, view.taught, lesson.minutes, JSON.stringify([goals, waived])];
+      const ground = [
+        view.state,
+        view.taught,
+        lesson.minutes,
+        view.syllabus.id,
+        JSON.stringify([goals, waived]),
+      ];
       const known = made.get(lesson.id);
       if (!known || !same(known.ground, ground)) {
         made.set(lesson.id, { ground, plan: known?.plan ?? null, done: known?.done ?? false });

@@ -5,7 +5,7 @@ import type { Work } from '../work/work';
 import { makeLogBook, type WantedLog } from './log-book';
 
 const NOW = Date.UTC(2026, 5, 9);
-const syllabus = { id: 'v1', content: firstSyllabus };
+const syllabus = { id: 'v1', content: firstSyllabus, ground: 'one' };
 const wanted = (studentId: string, place: number, more: Partial<WantedLog> = {}): WantedLog => ({
   studentId,
   doubles: [],

@@ -28,7 +28,7 @@ import { markBook } from '../marks/marks.service';
 import { notFound } from '../platform/problems';
 import { logsOf } from '../practice/log.service';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
-import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
+import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.repository';
 import type { Work } from '../work/work';
 import { makeDatedBook, type DatedRecords } from './dated-book';
 import { makeLogBook, type WantedLog } from './log-book';
@@ -245,7 +245,7 @@ function studentOf(
 ): Student {
   const { id: studentId, timeZone } = record;
   const { hands, instruments, played: playedFor } = dated;
-  const ground = [code, syllabus.id, PRIOR_FIT.version, timeZone, dated.mark].join(' ');
+  const ground = [code, syllabus.ground, PRIOR_FIT.version, timeZone, dated.mark].join(' ');
   return {
     record,
     syllabus,

@@ -5,7 +5,7 @@ import { shipSyllabus } from '../demo/prepare';
 import { inStudio } from '../platform/database';
 import { SyllabusSteps1764900000000 } from '../platform/migrations/syllabus-steps';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
-import { addSyllabus, currentSyllabus } from './syllabus.service';
+import { addSyllabus, currentSyllabus } from './syllabus.repository';
 
 let world: TestWorld;
 beforeEach(async () => {
@@ -17,9 +17,9 @@ const versions = (studioId: string): Promise<{ id: string; content: Syllabus }[]
   inStudio(world.owner, studioId, (manager) =>
     manager.query('SELECT id, content FROM syllabus_version ORDER BY id'),
   );
-const keep = (studioId: string, content: unknown, id = uuid()) =>
+const keep = (studioId: string, content: unknown, by: string | null = null) =>
   inStudio(world.owner, studioId, (manager) =>
-    addSyllabus(manager, studioId, id, content as Syllabus, new Date(NOW)),
+    addSyllabus(manager, studioId, uuid(), content as Syllabus, new Date(NOW), by),
   );
 const [held, used] = [firstSyllabus.skills[0], firstSyllabus.skills.find(({ id }) => id === 'numbers.145')];
 if (!used) throw new Error('no use');
@@ -53,7 +53,7 @@ test('drills that were stored without a step are held, those of a use are used; 
   await runner.release();
 });
 
-test('a later first syllabus becomes the newest version, once; one of another name is left alone', async () => {
+test('a later first syllabus becomes the newest version, once; one that somebody made their own is left alone', async () => {
   const { studioId } = world.here;
   await shipSyllabus(world.owner, studioId, NOW);
   expect(await versions(studioId)).toHaveLength(1);
@@ -68,7 +68,7 @@ test('a later first syllabus becomes the newest version, once; one of another na
   ]);
   const newest = await inStudio(world.owner, studioId, currentSyllabus);
   expect(newest.id).toBe(kept[2].id);
-  await keep(studioId, { ...firstSyllabus, name: 'Own', skills: firstSyllabus.skills.slice(0, 3) });
+  await keep(studioId, { ...firstSyllabus, skills: firstSyllabus.skills.slice(0, 3) }, world.here.teacherId);
   await shipSyllabus(world.owner, studioId, NOW);
   expect(await versions(studioId)).toHaveLength(4);
 });

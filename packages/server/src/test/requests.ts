@@ -4,6 +4,7 @@
  */
 import { routes } from '@finch/contract';
 import { changeLoop, ringCheck } from '@finch/core/drills';
+import { firstSyllabus } from '@finch/core/syllabus';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { v7 as uuid } from 'uuid';
 
@@ -19,6 +20,8 @@ export interface Here {
   readonly lessonId: string;
   readonly cardId: string;
   readonly pieceId: string;
+  /** The newest version of the syllabus. */
+  readonly syllabusId: string;
   /** ms since 1970. */
   readonly now: number;
   readonly versions: Readonly<Record<'student' | 'lesson' | 'piece', number>>;
@@ -74,7 +77,7 @@ export const sampleEvent = (studentId: string, at: number) => ({
 
 /** A good request of each route; ids of what it makes are new at each call. */
 export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> {
-  const { studentId, lessonId, cardId, pieceId, studioId, membershipId, now, versions } = here;
+  const { studentId, lessonId, cardId, pieceId, syllabusId, studioId, membershipId, now, versions } = here;
   const startsAt = new Date(now + 86_400_000).toISOString();
   const ofStudent = { studentId };
   const ofLesson = { lessonId };
@@ -87,7 +90,11 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
     nameStudio: { body: { name: 'Here', teacher: 'Owner', timeZone: 'UTC' } },
     nameSeat: { params: { membershipId }, body: { name: 'Another name' } },
     board: {},
+    class: {},
     syllabus: {},
+    keepSyllabus: { body: { version: syllabusId, content: { ...firstSyllabus, name: `Own ${uuid()}` } } },
+    syllabusVersions: {},
+    syllabusVersion: { params: { versionId: syllabusId } },
     addStudent: { body: { id: uuid(), name: `New ${uuid()}`, bornOn: '2014-02-28' } },
     student: { params: ofStudent },
     report: { params: ofStudent },

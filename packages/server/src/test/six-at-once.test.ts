@@ -28,6 +28,7 @@ async function there(agent: TestAgent): Promise<Here> {
     lessonId,
     cardId,
     pieceId,
+    syllabusId: (await agent.get('/api/syllabus').expect(200)).body.version as string,
     now: NOW,
     versions: { student: 1, lesson: 1, piece: 1 },
   };

@@ -14,7 +14,7 @@ import { makeApp } from '../app';
 import { readConfig, type DatabaseAccess } from '../platform/config';
 import { appSource, dropDatabase, ensureDatabase, inStudio, ownerSource } from '../platform/database';
 import { addPerson, addStudent } from '../students/students.repository';
-import { addSyllabus } from '../syllabus/syllabus.service';
+import { addSyllabus } from '../syllabus/syllabus.repository';
 
 interface TestStudio {
   readonly studioId: string;

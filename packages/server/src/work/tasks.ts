@@ -3,6 +3,7 @@ import type { PaperBody } from '@finch/contract';
 import type { Result } from '@finch/core';
 import type { planLesson, LessonPlan } from '@finch/core/planning';
 import type { WeighedSkill, WeighAsked } from '../board/weigh';
+import type { Skill, SyllabusFault } from '@finch/core/syllabus';
 import type { Why } from '@finch/core/mastery';
 import type { LogRead, LogsToRead, WhyAsked } from '../practice/log-reading';
 import type { Rebuilt } from '../practice/rebuild';
@@ -11,6 +12,8 @@ export interface Tasks {
   readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
   readonly rebuildLogs: (asked: LogsToRead) => Promise<Rebuilt[]>;
   readonly tellWhy: (asked: WhyAsked) => Promise<Why | null>;
+  /** Drills that cannot be made for a grown hand, or do not train the skill they stand with. */
+  readonly checkDrills: (skills: readonly Skill[]) => Promise<SyllabusFault[]>;
   readonly plan: (...asked: Parameters<typeof planLesson>) => Promise<Result<LessonPlan>>;
   readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;
   /** A PDF in base 64; `at` in ms since 1970. */

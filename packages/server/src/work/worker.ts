@@ -1,5 +1,7 @@
 /** The thread that does the tasks. It has a connection of its own, made when a task first asks the database. */
+import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { planLesson } from '@finch/core/planning';
+import { drillFaults } from '@finch/core/syllabus';
 import { Client } from 'pg';
 import { workerData } from 'piscina';
 import { weighGrips } from '../board/weigh';
@@ -60,6 +62,7 @@ const TASKS: Tasks = {
   readLogs: (asked) => inStudio(asked.studioId, (asks) => readLogs(asks, asked)),
   rebuildLogs: (asked) => inStudio(asked.studioId, (asks) => rebuildLogs(asks, asked)),
   tellWhy: (asked) => inStudio(asked.studioId, (asks) => tellWhy(asks, asked)),
+  checkDrills: async (skills) => drillFaults(skills, { hand: averageHand, instrument: standardGuitar }),
   plan: async (...asked) => planLesson(...asked),
   weigh: async (asked) => weighGrips(asked),
   // Large, and seldom asked for: a thread does not wait for it.

@@ -6,6 +6,7 @@ import { PlanStanding1764300000000 } from './plan-standing';
 import { StrayCounted1764600000000 } from './stray-counted';
 import { StudioLife1764400000000 } from './studio-life';
 import { PlayedRecord1764500000000 } from './played-record';
+import { SyllabusMakers1765500000000 } from './syllabus-makers';
 import { SyllabusSteps1764900000000 } from './syllabus-steps';
 import { SchoolsAndMarks1764100000000 } from './schools-and-marks';
 
@@ -21,4 +22,5 @@ export const migrations = [
   LogPlaces1764700000000,
   OwnThings1764800000000,
   SyllabusSteps1764900000000,
+  SyllabusMakers1765500000000,
 ];
