@@ -20,7 +20,8 @@ export type SyllabusEdit =
       readonly skill: string;
       readonly to: Partial<Pick<Skill, 'name' | 'sentence' | 'strand' | 'targetBpm'>>;
     }
-  | { readonly do: 'add'; readonly skill: Skill }
+  /** `at` is its place among the skills, the last one where it is left out. */
+  | { readonly do: 'add'; readonly skill: Skill; readonly at?: number }
   | { readonly do: 'take out'; readonly skill: string }
   | { readonly do: 'drop drill'; readonly skill: string; readonly at: number }
   | { readonly do: 'leave out'; readonly course: string; readonly skill: string };
@@ -45,7 +46,10 @@ export function edited(syllabus: Syllabus, edit: SyllabusEdit): Syllabus {
     case 'add':
       return syllabus.skills.some(({ id }) => id === edit.skill.id)
         ? syllabus
-        : { ...syllabus, skills: [...syllabus.skills, edit.skill] };
+        : {
+            ...syllabus,
+            skills: syllabus.skills.toSpliced(edit.at ?? syllabus.skills.length, 0, edit.skill),
+          };
     case 'take out':
       return { ...syllabus, skills: syllabus.skills.filter(({ id }) => id !== edit.skill) };
     case 'drop drill':
@@ -120,7 +124,7 @@ export function differenceOf(before: Syllabus, after: Syllabus): SyllabusDiffere
   const differs = (of: (skill: Skill) => unknown) =>
     after.skills.flatMap((skill) => {
       const old = was.get(skill.id);
-      return old && !equal(of(old), of(skill)) ? [skill.id] : [];
+      return old && old !== skill && !equal(of(old), of(skill)) ? [skill.id] : [];
     });
   return {
     added,

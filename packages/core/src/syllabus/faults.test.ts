@@ -86,12 +86,16 @@ describe('a fault is named with its cures', () => {
     expect(cures).toEqual([
       { do: 'need', skill: 'c', need: 'a', instead: 'b' },
       { do: 'drop need', skill: 'c', need: 'b' },
+      { do: 'add', skill: before.skills[1], at: 1 },
     ]);
+    // Back it is as it was.
+    expect(edited(now, cures[2])).toEqual(before);
     // What it needed may be the one that asks, after a ring was cut: that is no cure.
     const ring = of(skill('a'), skill('b', ['c'], ['a']), skill('c', ['b']));
     expect(graphFaults(edited(ring, { do: 'take out', skill: 'b' }), ring)[0].cures).toEqual([
       { do: 'need', skill: 'c', need: 'a', instead: 'b' },
       { do: 'drop need', skill: 'c', need: 'b' },
+      { do: 'add', skill: ring.skills[1], at: 1 },
     ]);
   });
 

@@ -86,7 +86,7 @@ export function graphFaults(syllabus: Syllabus, before: Syllabus = syllabus): Sy
   return [...faults, ...behind(syllabus, faults, rings)];
 }
 
-/** A need of what is not there: what that one needed itself is needed instead, or it is dropped. */
+/** A need of what is not there: what that one needed itself is needed instead, it is dropped, or that one comes back. */
 function cured(skill: string, need: string, now: Syllabus, before: Syllabus): SyllabusEdit[] {
   const old = before.skills.find(({ id }) => id === need);
   const there = new Set(now.skills.map(({ id }) => id));
@@ -94,9 +94,10 @@ function cured(skill: string, need: string, now: Syllabus, before: Syllabus): Sy
   const instead = (old?.needs.flat() ?? []).filter((one) => one !== skill && there.has(one) && !own.has(one));
   return [
     ...instead
-      .slice(0, MOST_CURES - 1)
+      .slice(0, MOST_CURES - 2)
       .map((one) => ({ do: 'need', skill, need: one, instead: need }) as const),
     { do: 'drop need', skill, need },
+    ...(old ? [{ do: 'add', skill: old, at: before.skills.indexOf(old) } as const] : []),
   ];
 }
 

@@ -25,6 +25,7 @@ const phases = computed(() => {
           to: { name: 'student', params: { studentId: seat.seat?.studentId ?? '' } },
         },
         mine('Plan', 'plan'),
+        mine('Syllabus', 'syllabus'),
         mine('Pieces', 'pieces'),
       ]
     : [
@@ -32,6 +33,7 @@ const phases = computed(() => {
         mine('Week', 'week'),
         mine('Students', 'students'),
         mine('Plan', 'plan'),
+        mine('Syllabus', 'syllabus'),
         mine('Pieces', 'pieces'),
       ];
   const after = own

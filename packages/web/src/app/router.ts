@@ -56,6 +56,12 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: [...TEACHES, 'guardian'], title: 'Page for parents', place: 'Students' },
   },
   {
+    path: '/syllabus',
+    name: 'syllabus',
+    component: () => import('../places/syllabus/SyllabusPlace.vue'),
+    meta: { roles: TEACHES, title: 'Syllabus', place: 'Syllabus' },
+  },
+  {
     path: '/plan/:lessonId?',
     name: 'plan',
     component: () => import('../places/plan/PlanPlace.vue'),

@@ -3,13 +3,15 @@
 import { BButton } from 'bootstrap-vue-next';
 import type { Keeping } from '../session/keeping';
 
-defineProps<{ keeping: Keeping }>();
+/** Whatever a version is. */
+type Both = Pick<Keeping, 'trouble' | 'theirs' | 'busy' | 'takeTheirs' | 'keepMine'>;
+defineProps<{ keeping: Both }>();
 const emit = defineEmits<{ taken: []; kept: [] }>();
-async function takeTheirs(keeping: Keeping) {
+async function takeTheirs(keeping: Both) {
   await keeping.takeTheirs();
   emit('taken');
 }
-async function keepMine(keeping: Keeping) {
+async function keepMine(keeping: Both) {
   if (await keeping.keepMine()) emit('kept');
 }
 </script>

@@ -6,7 +6,7 @@ import { readonly, ref, type Ref } from 'vue';
 import { sayError } from '../words';
 import { Refused } from './api';
 
-export interface Keeping<T = unknown> {
+export interface Keeping<T = unknown, V = number> {
   /** What went wrong, in words; empty when nothing did. */
   readonly trouble: Readonly<Ref<string>>;
   /** The newer version in words while it and ours stand against each other, else null. */
@@ -15,7 +15,7 @@ export interface Keeping<T = unknown> {
   readonly newer: () => T | null;
   readonly busy: Readonly<Ref<boolean>>;
   /** Remembers which version the edit began from. */
-  readonly began: (version: number) => void;
+  readonly began: (version: V) => void;
   /** True when it was kept; false leaves `trouble` to say why. Never rejects. */
   readonly keep: () => Promise<boolean>;
   readonly takeTheirs: () => Promise<void>;
@@ -23,23 +23,24 @@ export interface Keeping<T = unknown> {
   readonly forget: () => void;
 }
 
-interface Kept<T> {
+interface Kept<T, V> {
   /** The thing as a sentence begins with it: "Plan". */
   readonly name: string;
   /** Sends ours over the version given; resolves to the new version. */
-  readonly send: (version: number) => Promise<number>;
+  readonly send: (version: V) => Promise<V>;
   readonly newest: () => Promise<T>;
-  readonly versionOf: (theirs: T) => number;
+  readonly versionOf: (theirs: T) => V;
   readonly inWords: (theirs: T) => string;
   /** Puts theirs on the screen in the place of ours. */
   readonly show: (theirs: T) => void;
 }
 
-export function useKeeping<T>(kept: Kept<T>): Keeping<T> {
+/** @param first the version of something that was never kept */
+export function useKeeping<T, V = number>(kept: Kept<T, V>, first: V = 0 as V): Keeping<T, V> {
   const trouble = ref('');
   const theirs = ref<string | null>(null);
   const busy = ref(false);
-  let version = 0;
+  let version = first;
   let newer: T | null = null;
 
   function forget() {
@@ -47,7 +48,7 @@ export function useKeeping<T>(kept: Kept<T>): Keeping<T> {
     theirs.value = null;
     newer = null;
   }
-  function began(from: number) {
+  function began(from: V) {
     version = from;
     forget();
   }

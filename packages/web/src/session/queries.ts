@@ -66,6 +66,17 @@ export function useSyllabus() {
   });
 }
 
+/** All skills by all students; of the whole studio, asked for where it is wanted. */
+export function useClass(on: MaybeRefOrGetter<boolean> = true) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['class', seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.class),
+    enabled: computed(() => toValue(on) && seat.has('teacher', 'owner')),
+    placeholderData: (before) => before,
+  });
+}
+
 export function useProposal(studentId: MaybeRefOrGetter<string | null>, minutes: MaybeRefOrGetter<number>) {
   const seat = useSeat();
   return useQuery({

@@ -73,7 +73,14 @@ import {
 import { pitchClassOf, rootNamed, type Key, type NoteName } from '@finch/core/theory';
 import { rekeyBlocks, type PlanBlock, type RekeyedBlock } from '@finch/core/planning';
 import { WaveFile } from 'wavefile';
-import { findDrills, type Finding, type Found } from '@finch/core/syllabus';
+import {
+  drillFaults,
+  findDrills,
+  type Finding,
+  type Found,
+  type Skill,
+  type SyllabusFault,
+} from '@finch/core/syllabus';
 import {
   clickSamples,
   pluckOf,
@@ -247,6 +254,8 @@ export const benchJobs = {
     context: DrillContext,
   ): RekeyedBlock[] => rekeyBlocks(blocks, from, to, context),
   found: (finding: Finding): Found => findDrills(finding),
+  drillFaults: (skills: readonly Skill[], context: DrillContext): SyllabusFault[] =>
+    drillFaults(skills, context),
   notches: (recipe: Recipe, context: DrillContext): Notch[] =>
     (['easier', 'harder'] as const).map((way) => {
       const next = (way === 'easier' ? easier : harder)(recipe, context);
