@@ -26,7 +26,14 @@ const opened = computed(() => path(props.drawing.needs.filter(({ need }) => need
 const ringed = computed(() =>
   path(props.drawing.needs.filter(({ skill, need }) => props.rings.has(`${skill} ${need}`))),
 );
-const ends = (any: boolean) => props.drawing.needs.filter((one) => one.any === any);
+/** Where lines come in, all in one path: a square for what must be held, a ring for one of several. */
+const ends = (any: boolean) =>
+  props.drawing.needs
+    .filter((one) => one.any === any)
+    .map(({ at: [x, y] }) =>
+      any ? `M${x - 7.5} ${y}a3.5 3.5 0 1 0 7 0a3.5 3.5 0 1 0-7 0` : `M${x - 5} ${y - 3}h6v6h-6z`,
+    )
+    .join('');
 const heads = computed(() =>
   Array.from({ length: props.drawing.steps }, (_, step) => (step === 0 ? 'needs nothing' : `step ${step}`)),
 );
@@ -115,23 +122,8 @@ function drop(id: string) {
           <path :d="opened" class="line opened" />
           <path :d="needed" class="line needed" />
           <path v-if="rings.size" :d="ringed" class="line ringed" />
-          <rect
-            v-for="one in ends(false)"
-            :key="`${one.skill} ${one.need}`"
-            :x="one.at[0] - 5"
-            :y="one.at[1] - 3"
-            width="6"
-            height="6"
-            class="end"
-          />
-          <circle
-            v-for="one in ends(true)"
-            :key="`${one.skill} ${one.need}`"
-            :cx="one.at[0] - 4"
-            :cy="one.at[1]"
-            r="3.5"
-            class="end any"
-          />
+          <path :d="ends(false)" class="end" />
+          <path :d="ends(true)" class="end any" />
         </svg>
         <button
           v-for="{ skill, step, x, y } in drawing.skills"
