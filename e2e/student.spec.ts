@@ -123,9 +123,13 @@ test('pain asks where and which side, ends playing, and the room says why', asyn
   await expect(page.getByRole('alert')).toContainText('No playing today');
   await expect(page.getByRole('alert')).toContainText('no medical advice');
   await expect.poll(() => takesHere(page)).toBe(0);
+  // What is heard and named goes on: no hand plays in it, and it is kept as any take.
+  await expect(page.getByText('What is below needs no hand on the guitar.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('alert')).toContainText('wrist');
-  await expect(page.getByRole('button', { name: 'Keep this take' })).toHaveCount(0);
+  await expect(page.getByText('What is below needs no hand on the guitar.')).toBeVisible();
+  await expect(page.locator('.quiz')).toBeVisible();
+  await expect(page.locator('.tempo-ladder, .quick, .string-row')).toHaveCount(0);
 });
 
 test('the room works with one thumb: targets of 48 px, the primary action in reach, nothing sideways, no serious finding', async ({

@@ -8,3 +8,10 @@ import type { Recipe } from './recipe';
 
 /** Of what kind a take of this drill is. */
 export const evidenceOf = (recipe: Recipe): EvidenceKind => familyOf(recipe).evidence ?? 'play';
+
+/** What is heard or named; writing is named too, but it is a hand that writes. */
+const QUIET: readonly EvidenceKind[] = ['hear', 'name'];
+
+/** Whether neither hand plays in it: nothing is pressed, struck or written. It stays open to somebody whose hand hurts. */
+export const isQuiet = (recipe: Recipe): boolean =>
+  QUIET.includes(evidenceOf(recipe)) && recipe.family !== 'write it out';

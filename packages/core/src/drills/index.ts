@@ -1,4 +1,4 @@
-export { evidenceOf } from './evidence';
+export { evidenceOf, isQuiet } from './evidence';
 export { EVIDENCE_KINDS, type EvidenceKind } from './family';
 export { itemKey, type GripItem, type Item } from './items';
 export {

@@ -58,11 +58,15 @@ export interface CandidateContext {
   readonly allowBarre: boolean;
 }
 
-const ONCE_CLEAN = (state: SkillState) =>
+export const ONCE_CLEAN = (state: SkillState) =>
   state.everClean || state.state === 'clean' || state.state === 'settled';
 
 /** Whether the needs of a skill were once clean and have not slipped since. */
-function isOpen(skill: Skill, states: ReadonlyMap<string, SkillState>, waived: readonly string[]): boolean {
+export function isOpen(
+  skill: Skill,
+  states: ReadonlyMap<string, SkillState>,
+  waived: readonly string[],
+): boolean {
   return skill.needs.every((group) =>
     group.some((id) => {
       const state = states.get(id);

@@ -189,15 +189,6 @@ describe('planLesson', () => {
     expect(made.leftOut.every((one) => one.because.code.startsWith('left.'))).toBe(true);
   });
 
-  test('after reported pain nothing is played', () => {
-    const hurt = attempt('open.em', 20, 'not yet', { hand: 'pain', where: 'wrist', side: 'left' });
-    const made = plan([...seasoned, hurt], 21);
-    expect(planMinutes(made.blocks)).toBe(45);
-    expect(
-      made.blocks.every((block) => block.kind === 'rest' && block.recipe === null && block.effort === 0),
-    ).toBe(true);
-  });
-
   test('a block without a barre goes between two that touch; a locked one and the last stay where they are', () => {
     const block = (id: string, barreMinutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
       id,

@@ -1,7 +1,7 @@
 /**
  * Proposes one student's lesson: opens with three easy minutes, keeps what is locked, fills the rest exactly
  * with the blocks of most worth under the limits of the hand, puts them in an order a hand can stand, and
- * says why each is there and why the best one left out is not. After reported pain nothing is played.
+ * says why each is there and why the best one left out is not. After reported pain nothing is played, see `quiet-plan.ts`.
  */
 import { fail, ok, type Result } from '../kernel/result';
 import { makeDrill } from '../drills/make-drill';
@@ -18,6 +18,7 @@ import {
   type LessonPlan,
   type PlanBlock,
 } from './plan';
+import { quietPlan } from './quiet-plan';
 import { barreShare, solveLesson, type Chosen, type Solution, type SolveLimits } from './solve';
 
 export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
@@ -65,7 +66,7 @@ export function planLesson(
   if (planMinutes(locked) > minutes)
     return fail('plan.locked', 'locked', `locked blocks of ${minutes} minutes at most`);
   if (state.pain.status === 'stopped today' || state.pain.status === 'locked')
-    return ok(restingPlan(state, minutes));
+    return ok(quietPlan(state, syllabus, constraints, locked));
   return ok(playingPlan(state, syllabus, constraints, locked));
 }
 
@@ -294,26 +295,6 @@ function restBlock(id: string, minutes: number, skillId: string | null): PlanBlo
     effort: 0,
     barreMinutes: 0,
     locked: false,
-  };
-}
-
-/** Only listening, naming and tapping, in even shares; both hands rest. */
-function restingPlan(state: StudentState, minutes: number): LessonPlan {
-  const codes = ['title.listen', 'title.name', 'title.tap'];
-  const share = Math.floor(minutes / codes.length);
-  return {
-    schemaVersion: 1,
-    minutes,
-    blocks: codes.map((code, i) => ({
-      ...restBlock(code, i === 0 ? minutes - 2 * share : share, null),
-      title: { code, values: {} },
-      because: {
-        code: 'because.pain',
-        values: { where: state.pain.where ?? 'hand', since: state.pain.sinceDay ?? '' },
-      },
-    })),
-    leftOut: [],
-    modelVersion: PLAN_MODEL_VERSION,
   };
 }
 

@@ -3,7 +3,7 @@
  * home, newest first, then what the planner would review or repair, within the student's minutes.
  */
 import type { PracticeBody, PracticeCard } from '@finch/contract';
-import { calledCells, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
+import { calledCells, isQuiet, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
 import type { LogEvent } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
@@ -111,7 +111,7 @@ async function withPastCalls(
 
 async function fill(work: Work, view: StudentView, given: readonly PracticeCard[]): Promise<PracticeCard[]> {
   const { status } = view.state.pain;
-  if (status === 'stopped today' || status === 'locked') return [];
+  const quiet = status === 'stopped today' || status === 'locked';
   const opening: PracticeCard = {
     skillId: null,
     title: 'Easy minutes',
@@ -135,9 +135,12 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
         ]
       : [],
   );
-  const cards = [opening];
-  let left = minutes - WARM_UP_MINUTES;
-  const allowed = given.filter((card) => status !== 'returning' || !isBarred(view, card));
+  // Where a hand hurts there is nothing to warm up for: what is planned is heard and named.
+  const cards = quiet ? [] : [opening];
+  let left = minutes - planMinutesOf(cards);
+  const allowed = given.filter((card) =>
+    quiet ? isQuiet(card.recipe) : status !== 'returning' || !isBarred(view, card),
+  );
   for (const card of [...allowed, ...planned]) {
     const twice = cards.some(
       (other) =>
@@ -150,6 +153,9 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   }
   return cards;
 }
+
+const planMinutesOf = (cards: readonly PracticeCard[]): number =>
+  cards.reduce((sum, card) => sum + card.minutes, 0);
 
 function isBarred(view: StudentView, card: PracticeCard): boolean {
   return view.syllabus.content.skills.find((skill) => skill.id === card.skillId)?.barre ?? false;

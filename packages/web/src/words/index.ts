@@ -96,11 +96,19 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.uses-new': () => 'Uses the new thing at once, next to a grip that is held.',
   'because.home': () => 'What goes home, said and played once.',
   'because.rest': () => 'The hand rests; the ear works.',
+  'because.quiet': (v) =>
+    ({
+      new: 'New, and no hand plays in it.',
+      half: `Half held: ${v.number} now. No hand plays in it.`,
+      due: `Comes round again: ${v.number} now. No hand plays in it.`,
+      played: 'In the hand already; now it is heard or named.',
+    })[String(v.how)] ?? '',
   'because.pain': (v) => `Pain (${v.where}) since ${v.since}: nothing is played, with either hand.`,
   'because.given': (v) => `Given home on ${shortDate(v.on)}.`,
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
+  'left.pain': () => 'A hand would play, and one of them hurts.',
   'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
   'left.target': (v) =>
     `${chordText(String(v.to))} is left out: ${WORDS[String(v.why)]?.(v) ?? 'no move leads there'}.`,

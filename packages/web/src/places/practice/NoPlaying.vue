@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Pain was reported: nothing is played today, and what may be done instead. */
-defineProps<{ where: string | null }>();
+defineProps<{ where: string | null; instead: boolean }>();
 </script>
 
 <template>
@@ -11,6 +11,7 @@ defineProps<{ where: string | null }>();
       other hand too. Listen, name notes, sing, tap a foot. Your teacher clears you to play again after two
       days without pain.
     </p>
+    <p v-if="instead"><b>What is below needs no hand on the guitar.</b></p>
     <p>See a doctor or a hand therapist; this is no medical advice.</p>
   </section>
 </template>

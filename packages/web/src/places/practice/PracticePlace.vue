@@ -30,6 +30,7 @@ const own = computed(() => data.value?.taught.instrument ?? null);
 const heard = useCardHeard(drill, own, shown, trial);
 const { player } = heard;
 const { heard: sounding, choices } = heard.sound;
+watch(stoppedHere, (now) => now && room.stopPlaying());
 const recipeText = computed(() => JSON.stringify(drill.value?.recipe ?? null));
 watch(
   recipeText,
@@ -42,7 +43,6 @@ watch(
 );
 const showTab = ref(false);
 const hidden = computed(() => shown.answersHidden(draft.value?.done ?? false));
-const stopped = computed(() => stoppedHere.value !== null || room.painStops.value);
 const painWhere = computed(() =>
   stoppedHere.value?.hand === 'pain' ? stoppedHere.value.where : (data.value?.pain.where ?? null),
 );
@@ -66,7 +66,8 @@ async function keep() {
   if (came === 'feel') feeling.value?.focus();
   if (came !== 'kept') return;
   player.stop();
-  room.wasPlayed();
+  // A take with pain was the last of its kind today: what follows are other cards, none of them played yet.
+  if (stoppedHere.value === null) room.wasPlayed();
 }
 async function hurt(answered: Feel | null) {
   if (trial.hurt(answered)) await keep();
@@ -97,7 +98,13 @@ useKeys('practice', {
         <BButton size="sm" variant="outline-secondary" @click="refetch()">Try again</BButton>
       </p>
       <p v-else-if="!data" class="sheet empty wide">Laying out today’s cards…</p>
-      <NoPlaying v-else-if="stopped" class="wide" :where="painWhere" />
+      <NoPlaying
+        v-if="data && room.painStops.value"
+        class="wide"
+        :where="painWhere"
+        :instead="cards.length > 0"
+      />
+      <template v-if="error || !data" />
       <LastCard
         v-else-if="cards.length && at >= cards.length"
         class="wide"
@@ -107,7 +114,7 @@ useKeys('practice', {
         @again="go(0)"
         @leave="room.leave"
       />
-      <p v-else-if="!card" class="sheet empty wide">
+      <p v-else-if="!card && !room.painStops.value" class="sheet empty wide">
         Nothing set for today. Your teacher gives the next card in the lesson.
       </p>
       <template v-else-if="drill && draft">
@@ -151,7 +158,7 @@ useKeys('practice', {
       </template>
     </div>
     <KeepBar
-      v-if="card && drill && draft && !stopped"
+      v-if="card && drill && draft"
       :says="keepSays"
       :trouble="trouble"
       :may-take-back="lastTake !== null"

@@ -18,11 +18,15 @@ const text = (html: string) =>
     .trim();
 
 test('pain ends playing: at once, with where it was, what may be done instead and whom to see', async () => {
-  const html = await draw(NoPlaying, { where: 'thumb base' });
+  const html = await draw(NoPlaying, { where: 'thumb base', instead: false });
   expect(html).toContain('role="alert"');
   expect(text(html)).toContain('You reported pain (thumb base)');
   expect(text(html)).toContain('See a doctor or a hand therapist');
-  expect(text(await draw(NoPlaying, { where: null }))).toContain('You reported pain. That');
+  expect(text(html)).not.toContain('What is below');
+  expect(text(await draw(NoPlaying, { where: null, instead: true }))).toContain(
+    'needs no hand on the guitar',
+  );
+  expect(text(await draw(NoPlaying, { where: null, instead: true }))).toContain('You reported pain. That');
 });
 
 test('the last card says what was played, one card as one', async () => {

@@ -1,6 +1,6 @@
 /** The practice room without a browser: which card is on the stand, the drill for this hand, what counts as played, the way out. */
 import type { PracticeBody } from '@finch/contract';
-import { changeLoop, ringCheck } from '@finch/core/drills';
+import { changeLoop, earPairs, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS, NOTHING_ON_RECORD, taughtHand } from '@finch/core/hands';
 import { DEFAULT_SCHOOLS } from '@finch/core/shapes';
 import { ref, shallowRef } from 'vue';
@@ -96,6 +96,24 @@ test.each([
 ] as const)('pain that is %s stops playing: %s', (status, stops) => {
   desk.body.value = bodyOf({ pain: { status } });
   expect(enter(usePracticeRoom).painStops.value).toBe(stops);
+});
+
+test('pain leaves what is heard or named: no hand plays in it, and counting begins anew', async () => {
+  const heard = earPairs({ what: 'triads', choices: 2, count: 20, hearings: 2, root: 'C', roving: false, sounded: 'one by one' }); // prettier-ignore
+  desk.body.value = bodyOf({ cards: [...bodyOf().cards, card(heard, 4)] });
+  const room = enter(usePracticeRoom);
+  expect(room.cards.value).toHaveLength(4);
+  room.wasPlayed();
+  room.go(2);
+  room.stopPlaying();
+  expect([room.painStops.value, room.cards.value.map(({ recipe }) => recipe.family)]).toEqual([
+    true,
+    ['ear pairs'],
+  ]);
+  expect([room.at.value, room.minutesSoFar.value, room.card.value?.minutes]).toEqual([0, 0, 4]);
+  // The same where it was reported before.
+  desk.body.value = bodyOf({ pain: { status: 'locked' }, cards: [card(heard, 4), ...bodyOf().cards] });
+  expect(enter(usePracticeRoom).cards.value).toHaveLength(1);
 });
 
 test('before the cards are read nothing is claimed', () => {

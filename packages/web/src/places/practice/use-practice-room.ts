@@ -1,5 +1,5 @@
 /** The practice room: today's cards, the one on the stand, the drill it makes for this hand, and what of it was played. */
-import { makeDrill, type Drill } from '@finch/core/drills';
+import { isQuiet, makeDrill, type Drill } from '@finch/core/drills';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useBench } from '../../session/bench';
@@ -16,7 +16,14 @@ export function usePracticeRoom() {
   const studentId = computed(() => seat.seat?.studentId ?? null);
   const { data, error, refetch } = usePractice(studentId);
   const at = ref(0);
-  const cards = computed(() => data.value?.cards ?? []);
+  /** Pain was reported on this device just now: the server may not know yet. */
+  const hurtsNow = ref(false);
+  /** Pain that was reported before ends playing here too. */
+  const painStops = computed(() => hurtsNow.value || PLAYING_ENDS.includes(data.value?.pain.status ?? ''));
+  // What is heard or named stays: no hand plays in it.
+  const cards = computed(() =>
+    (data.value?.cards ?? []).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
+  );
   const card = computed(() => cards.value[at.value] ?? null);
   const context = computed(() => data.value?.taught ?? null);
   const drill = computed<Drill | null>(() => {
@@ -24,6 +31,11 @@ export function usePracticeRoom() {
     const made = makeDrill(card.value.recipe, context.value);
     return made.ok ? made.value : null;
   });
+  // What may be done instead is laid out by the server once it knows.
+  watch(
+    () => seat.arrived,
+    () => painStops.value && void refetch(),
+  );
   watch(data, (now) => now && holdSchool(now.taught.school), { immediate: true });
   /** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
   const played = ref<ReadonlySet<number>>(new Set());
@@ -49,8 +61,13 @@ export function usePracticeRoom() {
     drill,
     minutesSoFar,
     playedCards: computed(() => played.value.size),
-    /** Pain that was reported before ends playing here too. */
-    painStops: computed(() => PLAYING_ENDS.includes(data.value?.pain.status ?? '')),
+    painStops,
+    /** Playing ends now; what may be done instead begins with its first card. */
+    stopPlaying: () => {
+      hurtsNow.value = true;
+      played.value = new Set();
+      at.value = 0;
+    },
     wasPlayed: () => (played.value = new Set([...played.value, at.value])),
     go: (to: number) => {
       at.value = Math.min(Math.max(0, to), cards.value.length);

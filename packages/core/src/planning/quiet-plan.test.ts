@@ -1,0 +1,119 @@
+import { isQuiet, makeDrill, type Take, type TakeResult } from '../drills';
+import { averageHand, standardGuitar } from '../fretboard';
+import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { must } from '../kernel';
+import { replay, type EventOf, type LogEvent } from '../mastery';
+import { firstSyllabus } from '../syllabus';
+import { planLesson, planMinutes, type PlanBlock } from '.';
+
+const drill = { hand: averageHand, instrument: standardGuitar };
+const at = (day: number) => new Date(Date.UTC(2026, 2, 2, 16) + day * 86_400_000).toISOString();
+let n = 0;
+function attempt(
+  skillId: string,
+  day: number,
+  result: TakeResult,
+  hurts = false,
+  of = 0,
+): EventOf<'attempt'> {
+  const skill = firstSyllabus.skills.find((one) => one.id === skillId);
+  if (!skill) throw new Error(skillId);
+  const made = must(makeDrill(skill.practice[of].recipe, drill));
+  const take: Take = {
+    recipe: made.recipe,
+    items: made.items,
+    startedAt: at(day),
+    timeZone: 'UTC',
+    durationSeconds: 60,
+    tempoBpm: made.tempoBpm,
+    steps: [],
+    result,
+    feel: hurts ? { hand: 'pain', where: 'wrist', side: 'left' } : { hand: 'easy' },
+    source: 'teacher',
+  };
+  const stamps = { sentAt: at(day), receivedAt: at(day) };
+  const ids = { id: `id-${String(n).padStart(6, '0')}`, studentId: 's', actorId: 'a', deviceId: 'd', deviceSeq: n++ }; // prettier-ignore
+  return { schemaVersion: 1, kind: 'attempt', ...ids, ...stamps, take };
+}
+const clean = (id: string) => Array.from({ length: 8 }, (_, day) => attempt(id, day, 'clean'));
+const seasoned = ['open.em', 'open.e', 'open.am', 'open.a', 'open.d', 'open.c', 'open.g'].flatMap(clean);
+const hurt = () => attempt('open.em', 20, 'not yet', true);
+const context = {
+  syllabus: firstSyllabus,
+  hands: [],
+  instruments: [],
+  difficultyFit: PRIOR_FIT,
+  timeZone: 'UTC',
+};
+const plan = (events: LogEvent[], minutes = 45, locked: PlanBlock[] = []) =>
+  must(
+    planLesson(replay(events, context, Date.parse(at(21))), firstSyllabus, {
+      minutes,
+      goals: [],
+      waived: [],
+      locked,
+      taught: taughtHand({ ...NOTHING_ON_RECORD, bornOn: null }, Date.parse(at(21))),
+    }),
+  );
+const families = (blocks: readonly PlanBlock[]) => blocks.flatMap(({ recipe }) => recipe?.family ?? []);
+
+test.each([
+  ['a beginner', [hurt()]],
+  ['somebody who holds seven chords', [...seasoned, hurt()]],
+])('%s: after pain a lesson is a lesson, and no hand plays in it', (_, events) => {
+  for (const minutes of [10, 20, 30, 45, 60]) {
+    const { blocks } = plan(events, minutes);
+    expect(planMinutes(blocks)).toBe(minutes);
+    expect(blocks.every(({ recipe }) => recipe === null || isQuiet(recipe))).toBe(true);
+    expect(blocks.every(({ effort, barreMinutes }) => effort === 0 && barreMinutes === 0)).toBe(true);
+    for (const { recipe } of blocks) if (recipe) expect(makeDrill(recipe, drill).ok).toBe(true);
+    const told = blocks.map(({ recipe }) => JSON.stringify(recipe));
+    expect(new Set(told).size).toBe(told.length);
+    expect(blocks.filter(({ kind }) => kind === 'new').length).toBeLessThanOrEqual(minutes >= 45 ? 3 : 2);
+    expect(blocks.filter(({ recipe }) => recipe).length).toBeGreaterThanOrEqual(minutes >= 45 ? 3 : 1);
+  }
+});
+
+test('drills of one family do not follow each other while there is another, and skills in the hand are heard', () => {
+  const { blocks } = plan([...seasoned, hurt()]);
+  const row = families(blocks);
+  expect(new Set(row).size).toBeGreaterThan(1);
+  expect(row.filter((family, i) => family === row[i - 1])).toEqual([]);
+  expect(blocks.some(({ skillId, kind }) => skillId?.startsWith('open.') && kind === 'apply')).toBe(true);
+});
+
+test('what was heard often steps back behind what was not', () => {
+  const em = firstSyllabus.skills.find(({ id }) => id === 'open.em');
+  const heard = em?.practice.findIndex(({ recipe }) => isQuiet(recipe)) ?? -1;
+  expect(heard).toBeGreaterThan(0);
+  const often = Array.from({ length: 12 }, (_, i) => attempt('open.em', 9 + i / 4, 'clean', false, heard));
+  const asked = (events: LogEvent[]) => plan(events, 20).blocks.some(({ skillId }) => skillId === 'open.em');
+  const few = clean('open.em');
+  expect(asked([...few, hurt()])).toBe(true);
+  expect(asked([...few, ...often, ...clean('open.am'), ...clean('open.c'), hurt()])).toBe(false);
+});
+
+test('locked blocks stay where no hand plays in them; the others are said to be out', () => {
+  const [own] = plan([...seasoned, hurt()]).blocks;
+  const playing: PlanBlock = { ...own, id: 'p', skillId: 'open.g', recipe: firstSyllabus.skills[0].practice[0].recipe, locked: true }; // prettier-ignore
+  const words: PlanBlock = { ...own, id: 'w', skillId: null, recipe: null, minutes: 9, locked: true };
+  const made = plan([...seasoned, hurt()], 45, [words, playing]);
+  expect(made.blocks).toContainEqual(words);
+  expect(made.blocks).not.toContainEqual(playing);
+  expect(made.leftOut).toEqual([
+    { title: playing.title, skillId: 'open.g', because: { code: 'left.pain', values: {} } },
+  ]);
+  expect(planMinutes(made.blocks)).toBe(45);
+});
+
+test('each block says why, the tapping at the end that pain is the reason', () => {
+  const { blocks } = plan([...seasoned, hurt()]);
+  expect(blocks.at(-1)).toMatchObject({
+    kind: 'rest',
+    because: { code: 'because.pain', values: { where: 'wrist' } },
+  });
+  for (const { because } of blocks.slice(0, -1)) {
+    expect(because.code).toBe('because.quiet');
+    expect(['new', 'half', 'due', 'played']).toContain(because.values.how);
+  }
+});
