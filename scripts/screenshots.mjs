@@ -136,13 +136,14 @@ async function main() {
       await teacher.locator('.schools tbody tr').first().waitFor();
       await shoot(teacher, 'studio');
     }
-    if (wanted('harmony-evening')) {
+    if (wanted('syllabus')) {
       const evening = await session(world, { who: 'Tamsin', dark: true });
       await evening.locator('.heat-table tbody tr').first().waitFor();
-      await to(evening, 'Harmony');
-      await evening.getByRole('button', { name: 'Scale', exact: true }).click();
-      await evening.locator('.boards figure').nth(4).waitFor();
-      await shoot(evening, 'harmony-evening');
+      await to(evening, 'Syllabus');
+      await evening.getByLabel('Whose numbers are laid over').selectOption({ label: 'Linnea Oskvane' });
+      await evening.locator('[data-skill="open.c"]').click();
+      await evening.locator('.side .calliper').waitFor();
+      await shoot(evening, 'syllabus');
     }
     await to(teacher, 'Board');
     await teacher.locator('.lessons .picked').getByRole('button', { name: 'Start lesson' }).click();

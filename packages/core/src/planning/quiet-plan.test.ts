@@ -1,4 +1,12 @@
-import { isQuiet, makeDrill, type Take, type TakeResult } from '../drills';
+import {
+  FAMILIES,
+  firstRecipe,
+  isQuiet,
+  makeDrill,
+  type DrillFamily,
+  type Take,
+  type TakeResult,
+} from '../drills';
 import { averageHand, standardGuitar } from '../fretboard';
 import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
 import { must } from '../kernel';
@@ -116,4 +124,10 @@ test('each block says why, the tapping at the end that pain is the reason', () =
     expect(because.code).toBe('because.quiet');
     expect(['new', 'half', 'due', 'played']).toContain(because.values.how);
   }
+});
+
+test('what is heard or named is quiet; what is written is done by a hand', () => {
+  const of = (family: DrillFamily) => firstRecipe(family, { grip: { chord: 'C', frets: [null, 3, 2, 0, 1, 0] }, from: null, held: [], instrument: standardGuitar }); // prettier-ignore
+  const quiet = FAMILIES.map(({ name }) => name).filter((name) => isQuiet(of(name)));
+  expect(quiet.toSorted()).toEqual(['ear pairs', 'key detective', 'spell it', 'string walk']);
 });

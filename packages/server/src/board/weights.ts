@@ -5,7 +5,7 @@
 import type { TaughtHand } from '@finch/core/hands';
 import type { Logger } from 'pino';
 import type { StudentView } from '../students/states.service';
-import type { SyllabusVersion } from '../syllabus/syllabus.repository';
+import type { SyllabusVersion } from '../syllabus/syllabus.service';
 import { isClosed, type Work } from '../work/work';
 import { begunSkills } from './too-hard';
 import type { WeighedSkill } from './weigh';

@@ -5,7 +5,7 @@ import type { DataSource } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { inStudio } from '../platform/database';
-import { currentSyllabus } from '../syllabus/syllabus.repository';
+import { currentSyllabus } from '../syllabus/syllabus.service';
 import type { States } from './states.service';
 
 export interface ClassView {

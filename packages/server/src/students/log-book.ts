@@ -6,7 +6,7 @@ import { PRIOR_FIT } from '@finch/core/hands';
 import { isDated, type LogSoFar } from '@finch/core/mastery';
 import { Refusal } from '../platform/problems';
 import type { LogRead, LogToRead, Places } from '../practice/log-reading';
-import type { SyllabusVersion } from '../syllabus/syllabus.repository';
+import type { SyllabusVersion } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
 
 /** A log that must be known as far as its places. */

@@ -28,7 +28,7 @@ import { markBook } from '../marks/marks.service';
 import { notFound } from '../platform/problems';
 import { logsOf } from '../practice/log.service';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
-import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.repository';
+import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
 import { makeDatedBook, type DatedRecords } from './dated-book';
 import { makeLogBook, type WantedLog } from './log-book';

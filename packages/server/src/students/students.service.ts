@@ -15,7 +15,7 @@ import { lessonHead } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, refuse, Refusal } from '../platform/problems';
-import { currentSyllabus } from '../syllabus/syllabus.repository';
+import { currentSyllabus } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
 import type { States } from './states.service';
 import {

@@ -16,6 +16,9 @@ import {
   type SyllabusVersion,
 } from './syllabus.repository';
 
+/** What others rest on: the newest version. */
+export { currentSyllabus, type SyllabusVersion };
+
 export interface Syllabuses {
   readonly read: (who: Who) => Promise<SyllabusBody>;
   readonly versions: (who: Who) => Promise<SyllabusVersionsBody>;

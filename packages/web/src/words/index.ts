@@ -12,6 +12,7 @@ import { WHY_WORDS } from './why-words';
 export * from './names';
 export * from './problems';
 export * from './spoken';
+export * from './state-words';
 export * from './when';
 
 type Values = Reason['values'];
@@ -103,7 +104,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
       due: `Comes round again: ${v.number} now. No hand plays in it.`,
       played: 'In the hand already; now it is heard or named.',
     })[String(v.how)] ?? '',
-  'because.pain': (v) => `Pain (${v.where}) since ${v.since}: nothing is played, with either hand.`,
+  'because.pain': (v) =>
+    `Pain (${v.where}) since ${shortDate(Date.parse(String(v.since)))}: nothing is played, with either hand.`,
   'because.given': (v) => `Given home on ${shortDate(v.on)}.`,
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,

@@ -16,6 +16,8 @@ const props = defineProps<{
   plan: LessonPlan;
   minutes: number;
   limits: HandLimits | null;
+  /** Pain ended playing, or keeps it locked. */
+  hurts: boolean;
   busy: boolean;
   canUndo: boolean;
   /** Minutes over the lesson. */
@@ -36,7 +38,9 @@ const byKind = computed(() => {
   for (const block of blocks.value) sums.set(block.kind, (sums.get(block.kind) ?? 0) + block.minutes);
   return [...sums];
 });
-const checks = computed(() => (props.limits ? planChecks(blocks.value, props.minutes, props.limits) : []));
+const checks = computed(() =>
+  props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts) : [],
+);
 </script>
 
 <template>

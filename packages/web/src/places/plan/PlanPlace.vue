@@ -41,6 +41,7 @@ const { data: lesson, error, refetch } = useLesson(id);
 const { student, drilling } = useTaught(() => lesson.value?.studentId ?? null);
 const minutes = computed(() => lesson.value?.minutes ?? 45);
 const limits = computed(() => student.value?.limits.value ?? null);
+const hurts = computed(() => ['stopped today', 'locked'].includes(student.value?.pain.status ?? ''));
 watch(
   lesson,
   (now) => {
@@ -193,6 +194,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
         :plan="plan"
         :minutes="minutes"
         :limits="limits"
+        :hurts="hurts"
         :busy="busy"
         :can-undo="desk.canUndo.value"
         :over="over"

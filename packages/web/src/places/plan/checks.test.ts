@@ -1,3 +1,4 @@
+import { earPairs, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { type PlanBlock } from '@finch/core/planning';
 import { planChecks } from './checks';
@@ -26,6 +27,21 @@ const wrong = (blocks: readonly PlanBlock[], minutes = 30, limits = DEFAULT_LIMI
 test('a sound plan passes all its checks', () => {
   expect(wrong(good)).toEqual([]);
   expect(said(good).map((check) => check.text)).toContain('Opens with three easy minutes.');
+});
+
+test('a hand that hurts: what would be played is counted, what is heard is not', () => {
+  const hurts = (blocks: readonly PlanBlock[]) => planChecks(blocks, 30, DEFAULT_LIMITS, true)[0];
+  const played = block('repair', 10, { recipe: ringCheck({ chord: 'C', frets: [null, 3, 2, 0, 1, 0] }) });
+  const heard = block('new', 10, { effort: 0, recipe: earPairs({ what: 'triads', choices: 2, count: 10, hearings: 1, root: 'C', roving: false, sounded: 'together' }) }); // prettier-ignore
+  expect(hurts([heard, block('rest', 20)])).toEqual({
+    ok: true,
+    text: 'A hand hurts: nothing here is played.',
+  });
+  expect(hurts([heard, played, played])).toEqual({
+    ok: false,
+    text: 'A hand hurts: 2 blocks would be played. Nothing is, until you clear it.',
+  });
+  expect(planChecks([played], 30, DEFAULT_LIMITS)[0].text).not.toContain('hurts');
 });
 
 test('minutes too many and too few are counted', () => {

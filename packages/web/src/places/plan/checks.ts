@@ -1,6 +1,8 @@
 /** What a plan is held to, in words: each line is kept or says by how much it is not. */
+import { isQuiet } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
 import { peakLoad, planMinutes, type PlanBlock } from '@finch/core/planning';
+import { plural } from '../../words';
 
 export interface PlanCheck {
   readonly ok: boolean;
@@ -9,7 +11,14 @@ export interface PlanCheck {
 
 const one = (n: number) => (Math.round(n * 10) / 10).toString();
 
-export function planChecks(blocks: readonly PlanBlock[], minutes: number, limits: HandLimits): PlanCheck[] {
+/** @param hurts pain was reported and playing has ended or is locked */
+export function planChecks(
+  blocks: readonly PlanBlock[],
+  minutes: number,
+  limits: HandLimits,
+  hurts = false,
+): PlanCheck[] {
+  const playing = blocks.filter(({ recipe }) => recipe !== null && !isQuiet(recipe));
   const plays = blocks.some((block) => block.effort > 0);
   const total = planMinutes(blocks);
   const easy = blocks[0]?.kind === 'warm up' && blocks[0].minutes >= 3;
@@ -22,6 +31,13 @@ export function planChecks(blocks: readonly PlanBlock[], minutes: number, limits
     (block, i) => i > 0 && block.barreMinutes > 0 && blocks[i - 1].barreMinutes > 0,
   );
   const checks: PlanCheck[] = [];
+  if (hurts)
+    checks.push({
+      ok: playing.length === 0,
+      text: playing.length
+        ? `A hand hurts: ${plural(playing.length, 'block')} would be played. Nothing is, until you clear it.`
+        : 'A hand hurts: nothing here is played.',
+    });
   checks.push({
     ok: total === minutes,
     text:

@@ -4,10 +4,10 @@ import type { SkillStateBody } from '@finch/contract';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import { useSeat } from '../../session/seat';
-import { whole } from '../../words';
+import { whole, stateWord } from '../../words';
 import HistoryChart from './HistoryChart.vue';
 import WhyDialog from './WhyDialog.vue';
-import { markWord, needOf, stateWord } from './skill-words';
+import { markWord, needOf } from './skill-words';
 
 const props = defineProps<{
   studentId: string;

@@ -1,5 +1,6 @@
 import type { SkillStateBody } from '@finch/contract';
-import { markWord, needOf, stateWord } from './skill-words';
+import { stateWord } from '../../words';
+import { markWord, needOf } from './skill-words';
 
 const skill = (more: Partial<SkillStateBody>): SkillStateBody =>
   ({

@@ -1,16 +1,9 @@
 /** How a skill's mark is said, and which skills want looking at first. */
 import type { SkillStateBody } from '@finch/contract';
-import { plural, shortDate, whole } from '../../words';
-
-/** Below this many takes an estimate is a guess (as the state rules have it). */
-const SURE_FROM = 5;
+import { plural, shortDate, SURE_FROM, whole } from '../../words';
 
 export const needOf = (skill: SkillStateBody): number =>
   (skill.marks.slipping ? 4 : 0) + (skill.marks.stuck ? 3 : 0) + (skill.marks.due ? 1 : 0);
-
-/** The state, unless it rests on too little to be called anything. */
-export const stateWord = (skill: Pick<SkillStateBody, 'state' | 'attempts'>): string =>
-  skill.state === 'rough' && skill.attempts < SURE_FROM ? 'not sure yet' : skill.state;
 
 export function markWord(skill: SkillStateBody): string {
   if (skill.marks.slipping)

@@ -7,8 +7,7 @@ import { BButton, BFormInput, BFormTextarea } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import CalliperRule from '../../instruments/CalliperRule.vue';
 import PickBox from '../../instruments/PickBox.vue';
-import { say } from '../../words';
-import { stateWord } from '../students/skill-words';
+import { say, stateWord } from '../../words';
 
 const props = defineProps<{
   skill: Skill;

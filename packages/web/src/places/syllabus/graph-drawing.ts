@@ -11,13 +11,13 @@ const FOLDED_HEIGHT = 34;
 /** Turns of different lines in one gap. */
 const CHANNELS = 5;
 
-export interface DrawnSkill {
+interface DrawnSkill {
   readonly skill: Skill;
   readonly step: number;
   readonly x: number;
   readonly y: number;
 }
-export interface DrawnStrand {
+interface DrawnStrand {
   readonly id: string;
   readonly name: string;
   readonly count: number;
@@ -25,7 +25,7 @@ export interface DrawnStrand {
   readonly height: number;
   readonly folded: boolean;
 }
-export interface DrawnNeed {
+interface DrawnNeed {
   readonly skill: string;
   readonly need: string;
   /** One of several of which any will do. */

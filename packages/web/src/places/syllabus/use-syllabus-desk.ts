@@ -189,7 +189,6 @@ export function useSyllabusDesk() {
     laid: useLaid(),
   };
 }
-export type SyllabusDesk = ReturnType<typeof useSyllabusDesk>;
 
 /** A skill counts as held from clean on. */
 const HELD = 3;
