@@ -132,6 +132,30 @@ test('pain asks where and which side, ends playing, and the room says why', asyn
   await expect(page.locator('.tempo-ladder, .quick, .string-row')).toHaveCount(0);
 });
 
+test('a tense hand: once, the easier notch is offered; twice running, the card is off for today', async ({
+  page,
+  sit,
+}) => {
+  await sit('Junia Ardlesey');
+  await expect(page.locator('.keep-sheet')).toBeVisible();
+  const count = async () =>
+    Number(/of (\d+)/.exec((await page.locator('.room-head').textContent()) ?? '')?.[1]);
+  const cards = await count();
+  const tense = async () => {
+    await answerCard(page);
+    await page.getByRole('radio', { name: /tense/ }).tap();
+    await page.getByRole('button', { name: 'Keep this take' }).tap();
+  };
+  await tense();
+  await expect(page.getByText('Tense: stop, and let the arm hang for a moment.')).toBeVisible();
+  await tense();
+  await expect(page.getByText(/Tense twice running: .* is off for today/)).toBeVisible();
+  expect(await count()).toBe(cards - 1);
+  await page.reload();
+  await expect(page.locator('.keep-sheet')).toBeVisible();
+  expect(await count()).toBe(cards - 1);
+});
+
 test('the room works with one thumb: targets of 48 px, the primary action in reach, nothing sideways, no serious finding', async ({
   page,
   sit,

@@ -117,12 +117,7 @@ export const MUTANTS = [
     'true',
     'syllabus/(faults|edit)',
   ),
-  core(
-    'syllabus/graph.ts',
-    'reached.has(id) || told.has(id) ? undefined : id',
-    'id',
-    'syllabus/(faults|edit)',
-  ),
+  core('syllabus/graph.ts', '!told.has(at) && ', '', 'syllabus/(faults|edit)'),
   core(
     'syllabus/graph.ts',
     'needs.every((group) => group.some',
@@ -154,7 +149,7 @@ export const MUTANTS = [
     'keep: async (who, from, content) => {',
     RIGHTS,
   ),
-  server('syllabus/syllabus.service.ts', 'if (id !== from) throw stale();', '', 'syllabus/'),
+  server('syllabus/syllabus.service.ts', 'if (current.id !== from) throw stale();', '', 'syllabus/'),
   server('syllabus/syllabus.service.ts', 'refuseFaults(graphFaults(content, before));', '', 'syllabus/'),
   server('syllabus/syllabus.service.ts', '!asked.size && !gone.length && !frame', 'false', 'syllabus/'),
   server(

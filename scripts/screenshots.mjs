@@ -66,7 +66,11 @@ async function main() {
   await stage('Pictures', async () => {
     const teacher = await session(world, { who: 'Tamsin' });
     await teacher.locator('.heat-table tbody tr').first().waitFor();
-    if (wanted('board')) await shoot(teacher, 'board');
+    if (wanted('board')) {
+      await teacher.getByText('being made').first().waitFor({ state: 'detached' });
+      await teacher.getByText('being graded').waitFor({ state: 'detached' });
+      await shoot(teacher, 'board');
+    }
     if (wanted('students')) {
       await to(teacher, 'Students');
       await teacher.locator('.people tbody tr').first().waitFor();

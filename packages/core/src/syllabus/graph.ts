@@ -36,7 +36,7 @@ export function ringsIn({ skills }: Skills): readonly (readonly string[])[] {
   const rings: string[][] = [];
   for (const { id } of skills) {
     const way: string[] = [];
-    let at: string | undefined = reached.has(id) || told.has(id) ? undefined : id;
+    let at: string | undefined = id;
     while (at !== undefined && !told.has(at) && !way.includes(at)) {
       way.push(at);
       at = blocking(byId.get(at), reached).find((need) => byId.has(need));

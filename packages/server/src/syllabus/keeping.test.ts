@@ -49,6 +49,12 @@ test('the same again makes no version; one that somebody kept meanwhile is not w
   expect(body.skills[0].name).toBe('One');
 });
 
+test('six who keep at once: one of them does, the others are told', async () => {
+  const from = await newest();
+  const answers = await Promise.all([1, 2, 3, 4, 5, 6].map((i) => keep(renamed(`At once ${i}`), from)));
+  expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
+});
+
 test.each<[string, Syllabus, string, string]>([
   [
     'a need on itself',

@@ -13,6 +13,7 @@ import KeepBar from './KeepBar.vue';
 import LastCard from './LastCard.vue';
 import NeckSheet from './NeckSheet.vue';
 import NoPlaying from './NoPlaying.vue';
+import TenseHand from './TenseHand.vue';
 import RoomHead from './RoomHead.vue';
 import TempoSheet from './TempoSheet.vue';
 import { useCardHeard } from './use-card-heard';
@@ -62,12 +63,15 @@ const keepSays = computed(
 );
 const feeling = useTemplateRef<InstanceType<typeof FeelPicker>>('feeling');
 async function keep() {
+  const [on, hand] = [card.value, feel.value?.hand ?? null];
   const came = await trial.keep();
   if (came === 'feel') feeling.value?.focus();
   if (came !== 'kept') return;
   player.stop();
   // A take with pain was the last of its kind today: what follows are other cards, none of them played yet.
-  if (stoppedHere.value === null) room.wasPlayed();
+  if (stoppedHere.value !== null || !on) return;
+  room.wasPlayed();
+  if (room.ease.felt(on, hand) === 'off') said.value = `Tense twice running: ${on.title} is off for today.`;
 }
 async function hurt(answered: Feel | null) {
   if (trial.hurt(answered)) await keep();
@@ -118,6 +122,13 @@ useKeys('practice', {
         Nothing set for today. Your teacher gives the next card in the lesson.
       </p>
       <template v-else-if="drill && draft">
+        <TenseHand
+          v-if="card && room.ease.wasTense(card)"
+          class="wide"
+          :offers="room.ease.offers(card)"
+          @ease="room.ease.ease(card)"
+          @next="go(at + 1)"
+        />
         <NeckSheet class="wide" :room="room" :shown="shown" />
         <TempoSheet
           v-if="!hidden"

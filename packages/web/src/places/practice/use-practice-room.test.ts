@@ -23,6 +23,7 @@ jest.mock('../../session/bench', () => ({ useBench: () => ({ clear: () => desk.c
 jest.mock('../../session/seat', () => ({
   useSeat: () => ({
     seat: { studentId: desk.seatOf },
+    now: () => 0,
     teaches: desk.teaches,
     standUp: async () => desk.stood++,
   }),

@@ -3,9 +3,11 @@ import { isQuiet, makeDrill, type Drill } from '@finch/core/drills';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useBench } from '../../session/bench';
+import { useDrafts } from '../../session/drafts';
 import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { holdSchool } from '../../words/school';
+import { useCardEase } from './use-card-ease';
 
 const PLAYING_ENDS: readonly string[] = ['stopped today', 'locked'];
 
@@ -20,10 +22,14 @@ export function usePracticeRoom() {
   const hurtsNow = ref(false);
   /** Pain that was reported before ends playing here too. */
   const painStops = computed(() => hurtsNow.value || PLAYING_ENDS.includes(data.value?.pain.status ?? ''));
-  // What is heard or named stays: no hand plays in it.
-  const cards = computed(() =>
-    (data.value?.cards ?? []).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
+  const ease = useCardEase(
+    // What is heard or named stays: no hand plays in it.
+    () => (data.value?.cards ?? []).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
+    () => data.value?.taught ?? null,
+    useDrafts(),
+    () => new Date(seat.now()).toDateString(),
   );
+  const { cards } = ease;
   const card = computed(() => cards.value[at.value] ?? null);
   const context = computed(() => data.value?.taught ?? null);
   const drill = computed<Drill | null>(() => {
@@ -38,9 +44,9 @@ export function usePracticeRoom() {
   );
   watch(data, (now) => now && holdSchool(now.taught.school), { immediate: true });
   /** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
-  const played = ref<ReadonlySet<number>>(new Set());
+  const played = ref<ReadonlySet<string>>(new Set());
   const minutesSoFar = computed(() =>
-    cards.value.reduce((sum, one, i) => sum + (played.value.has(i) ? one.minutes : 0), 0),
+    ease.all.value.reduce((sum, one) => sum + (played.value.has(one.key) ? one.minutes : 0), 0),
   );
   async function leave() {
     if (seat.teaches) return router.push({ name: 'student', params: { studentId: studentId.value ?? '' } });
@@ -68,7 +74,10 @@ export function usePracticeRoom() {
       played.value = new Set();
       at.value = 0;
     },
-    wasPlayed: () => (played.value = new Set([...played.value, at.value])),
+    ease,
+    wasPlayed: () => {
+      if (card.value) played.value = new Set([...played.value, card.value.key]);
+    },
     go: (to: number) => {
       at.value = Math.min(Math.max(0, to), cards.value.length);
       window.scrollTo({ top: 0 });

@@ -191,7 +191,9 @@ const shown = computed(() => {
       {{ sayError(desk.error.value) }}
       <BButton size="sm" variant="outline-secondary" @click="desk.again">Try again</BButton>
     </p>
-    <p v-else-if="!now || !drawing" class="sheet empty" role="status">Reading the syllabus…</p>
+    <div v-else-if="!now || !drawing" class="sheet">
+      <p class="empty" role="status">Reading the syllabus…</p>
+    </div>
     <template v-if="now && drawing">
       <p v-if="changed" class="sheet standing" role="status">
         <b>Not kept yet:</b> {{ changed }}.
