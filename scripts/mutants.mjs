@@ -76,7 +76,7 @@ export const MUTANTS = [
   ),
   core('mastery/targets.ts', '.at(-Math.ceil(known.length / 3))', '.at(0)', 'mastery/replay'),
   core('mastery/targets.ts', 'Math.round(spanFactor(hand) * NEAR.size) / NEAR.size', '1', 'mastery/targets'),
-  core('mastery/targets.ts', "if (kind === 'hear' || kind === 'name')", 'if (false)', 'mastery/targets'),
+
   core(
     'mastery/targets.ts',
     ' + tempoLoad(skill.targetBpm, grader.predictedBpm(items))',

@@ -398,3 +398,19 @@ test('what a missed take still weighs: all of it up to 1.4 times the tempo asked
   expect(shareOver(4, false)).toBeCloseTo(1 / 10, 12);
   expect(shareOver(4, true)).toBe(1);
 });
+
+test('a hand that was measured anew is graded anew: takes after it count by it, whatever was played before', () => {
+  const F = must(makeDrill(ringCheck({ chord: 'F', frets: [1, 3, 3, 2, 1, 1] }), drill));
+  const [small, large] = [0.75, 1.2].map((sizeFactor) => ({ ...averageHand, sizeFactor }));
+  const before = attempt(at(0), 'clean', {}, F);
+  const after = Array.from({ length: 30 }, (_, i) => attempt(at(10 + i), i % 4 ? 'clean' : 'nearly', {}, F));
+  const number = (first: typeof small) => {
+    const hands = [
+      { from: at(-10), value: first },
+      { from: at(5), value: large },
+    ];
+    const state = replay([before, ...after], { ...context, hands }, Date.parse(at(41)));
+    return state.skills.find(({ skillId }) => skillId === 'low.e-major')?.chance?.mean ?? 0;
+  };
+  expect(Math.abs(number(small) - number(large))).toBeLessThan(0.02);
+});
