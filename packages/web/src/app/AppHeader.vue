@@ -256,6 +256,12 @@ function fold(event: KeyboardEvent) {
   text-align: center;
   font-family: var(--mono);
 }
+/* Fourteen places, the clock and who sits stand side by side on a laptop. */
+@media (min-width: 992px) and (max-width: 1399px) {
+  .phase a {
+    padding-inline: var(--space-1);
+  }
+}
 @media (max-width: 1199px) {
   .when,
   .name {

@@ -28,6 +28,8 @@ const groups = computed(() => {
     { title: 'Single skills', wishes: mine.value.filter(({ id }) => !courses.has(id)) },
   ].filter(({ wishes }) => wishes.length);
 });
+/** Ticks that are on their way. */
+let waiting = 0;
 const keeping = useKeeping<StudentBody>({
   name: 'What is wished for',
   send: async (version) =>
@@ -50,8 +52,8 @@ const keeping = useKeeping<StudentBody>({
 watch(
   () => props.student,
   (now) => {
-    // What was not kept stands until it is, beside what somebody else kept.
-    if (keeping.trouble.value) return;
+    // What was not kept stands until it is, beside what somebody else kept; so does a tick that is still to be sent.
+    if (keeping.trouble.value || waiting) return;
     goals.value = now.goals;
     keeping.began(now.version);
   },
@@ -61,8 +63,11 @@ watch(
 let before: Promise<unknown> = Promise.resolve();
 function toggle(id: string) {
   goals.value = toggled(goals.value, id);
+  waiting += 1;
   before = before.then(async () => {
-    if (await keeping.keep()) emit('kept');
+    const kept = await keeping.keep();
+    waiting -= 1;
+    if (kept) emit('kept');
   });
 }
 </script>

@@ -284,7 +284,7 @@ function drop(id: string) {
   justify-content: space-between;
   align-content: space-between;
   gap: 0 var(--space-1);
-  padding: 3px var(--space-1);
+  padding: 2px var(--space-1);
   overflow: hidden;
   text-align: left;
   background: var(--sheet);
@@ -296,12 +296,12 @@ function drop(id: string) {
   border-style: dashed;
 }
 .skill.chosen {
-  border: 3px solid var(--crown);
-  padding: 1px 2px;
+  border-color: var(--crown);
+  box-shadow: inset 0 0 0 2px var(--crown);
 }
 .skill.faulty {
-  border: 2px solid var(--mask);
-  padding: 2px 3px;
+  border-color: var(--mask);
+  box-shadow: inset 0 0 0 1px var(--mask);
 }
 .skill.over {
   background: var(--wash-crown);

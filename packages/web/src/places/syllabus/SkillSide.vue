@@ -248,6 +248,7 @@ section {
   background: none;
   padding: 0;
   min-height: 28px;
+  min-width: 24px;
   color: var(--crown);
   text-align: left;
   font-size: var(--size-2);
@@ -279,5 +280,11 @@ section {
 }
 .btn {
   align-self: flex-start;
+}
+@media (pointer: coarse) {
+  .link {
+    min-height: 44px;
+    min-width: 44px;
+  }
 }
 </style>
