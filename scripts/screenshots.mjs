@@ -67,8 +67,8 @@ async function main() {
     const teacher = await session(world, { who: 'Tamsin' });
     await teacher.locator('.heat-table tbody tr').first().waitFor();
     if (wanted('board')) {
-      await teacher.getByText('being made').first().waitFor({ state: 'detached' });
-      await teacher.getByText('being graded').waitFor({ state: 'detached' });
+      await teacher.getByText('being made').first().waitFor({ state: 'detached', timeout: 120_000 });
+      await teacher.getByText('being graded').waitFor({ state: 'detached', timeout: 120_000 });
       await shoot(teacher, 'board');
     }
     if (wanted('students')) {
