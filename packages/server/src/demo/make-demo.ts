@@ -51,8 +51,12 @@ function idMaker(random: Random): (at: number) => string {
     });
 }
 
-/** Sets the studio for row security, then makes everything. */
-export async function makeDemo(manager: EntityManager, now: number): Promise<Made> {
+/** Sets the studio for row security, then makes everything; `cast`: who takes lessons there, everybody by default. */
+export async function makeDemo(
+  manager: EntityManager,
+  now: number,
+  cast: readonly CastMember[] = CAST,
+): Promise<Made> {
   const random = seededRandom(DEMO_SEED);
   const newId = idMaker(random.fork('ids'));
   const today = new TZDate(now, STUDIO.timeZone);
@@ -96,7 +100,7 @@ export async function makeDemo(manager: EntityManager, now: number): Promise<Mad
   const maker: Maker = { manager, studioId, now, firstDay, newId, teacherId: teacher.membershipId };
   let takes = 0;
   const ids = new Map<string, string>();
-  for (const [index, member] of CAST.entries()) {
+  for (const [index, member] of cast.entries()) {
     const born = `${today.getFullYear() - member.age - 1}-12-${String(28 - (index % 27)).padStart(2, '0')}`;
     const own = member.seat ? await seat(member.name, born, [member.seat]) : null;
     const personId = own?.personId ?? newId(at);
