@@ -167,7 +167,7 @@ try {
   const { studio } = await owner.seat.json<{ studio: { id?: string } }>('/api/session');
   /** Things of its own for each round, so that one bent request does not end the next. */
   const there = async (studentId: string): Promise<Here> => {
-    const [double, lessonId, cardId, pieceId] = Array.from({ length: 4 }, () => uuid());
+    const [double, lessonId, cardId, pieceId, letterId] = Array.from({ length: 5 }, () => uuid());
     const name = `Double ${double}`;
     const { version: syllabusId } = await owner.seat.json<{ version: string }>('/api/syllabus');
     await owner.seat.json('/api/students', 'POST', { id: double, name, bornOn: null });
@@ -179,9 +179,10 @@ try {
       lessonId,
       cardId,
       pieceId,
+      letterId,
       syllabusId,
       now,
-      versions: { student: 1, lesson: 1, piece: 1 },
+      versions: { student: 1, lesson: 1, piece: 1, letter: 1 },
     };
     const asked = sampleRequests(here);
     await owner.seat.json('/api/lessons', 'POST', { ...asked.bookLesson.body, id: lessonId, weeks: 1 });
@@ -192,6 +193,8 @@ try {
       locks: {},
       parts: {},
     });
+    const letter = { ...asked.sendLetter.body, id: letterId };
+    await owner.seat.json(addressOf('sendLetter', asked.sendLetter), 'POST', letter);
     return here;
   };
   const random = seededRandom(16);

@@ -168,6 +168,10 @@ export const studentSchema = v.object({
   takes: v.number(),
   feels: v.object({ easy: v.number(), tense: v.number(), pain: v.number(), unanswered: v.number() }),
   archived: v.boolean(),
+  /** Since when which hand is on record, ms since 1970. */
+  measured: v.array(v.number()),
+  /** When playing stopped for pain, and came back; null while it has not. */
+  stops: v.array(v.object({ from: v.number(), to: v.nullable(v.number()) })),
   /** The newest first; the teacher's notes for who may read them. */
   lessons: v.array(v.object({ ...lessonHeadSchema.entries, note: v.string(), inSeries: v.boolean() })),
   nextLesson: v.nullable(lessonHeadSchema),

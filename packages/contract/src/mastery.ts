@@ -5,7 +5,7 @@ import * as v from 'valibot';
 import { reasonSchema } from './basics';
 import { outcomeSchema, resultSchema, sourceSchema } from './drills';
 
-const chanceSchema = v.object({ mean: v.number(), low: v.number(), high: v.number() });
+export const chanceSchema = v.object({ mean: v.number(), low: v.number(), high: v.number() });
 export const stateWordSchema = v.picklist(MASTERY_STATES);
 const marksSchema = v.object({ due: v.boolean(), slipping: v.boolean(), stuck: v.boolean() });
 

@@ -12,6 +12,8 @@ export const reportSchema = v.object({
   last: v.nullable(v.object({ startsAt: v.string(), did: v.array(reasonSchema) })),
   /** The next one, and what is planned for it; nothing is named where no plan was kept. */
   next: v.nullable(v.object({ startsAt: v.string(), minutes: v.number(), brings: v.array(reasonSchema) })),
+  /** Who is in charge of the student, by name. */
+  guardians: v.array(v.string()),
   progress: reasonSchema,
   pain: painSchema,
 });

@@ -17,8 +17,10 @@ import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from '
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
 import { blockSchema, doneSchema, planSchema, planStandingSchema, shareSchema } from './plans';
+import { LETTER_STATES, letterContentSchema, letterSchema, lettersSchema } from './letters';
 import { hookSchema, pinSchema } from './marks';
 import { classSchema, whySchema } from './mastery';
+import { progressSchema } from './progress';
 import { reportSchema } from './report';
 import { route } from './route';
 import { SCHOOL_SCOPES, someSchoolsSchema } from './schools';
@@ -191,6 +193,30 @@ export const routes = {
     ...none,
     params: studentParams,
     output: reportSchema,
+  }),
+  /** What the logs say a teacher should look at. */
+  progress: route({ method: 'get', path: '/api/progress', ...none, output: progressSchema }),
+  letters: route({ method: 'get', path: '/api/letters', ...none, output: lettersSchema }),
+  /** Puts a letter about a student in the outbox. */
+  sendLetter: route({
+    method: 'post',
+    path: '/api/students/:studentId/letters',
+    ...none,
+    params: studentParams,
+    body: v.object({ id: idSchema, content: letterContentSchema }),
+    output: letterSchema,
+  }),
+  changeLetter: route({
+    method: 'put',
+    path: '/api/letters/:letterId',
+    ...none,
+    params: v.object({ letterId: idSchema }),
+    body: v.object({
+      version: versionSchema,
+      state: v.picklist(LETTER_STATES),
+      content: letterContentSchema,
+    }),
+    output: letterSchema,
   }),
   /** What a student wishes for: skills, ways in and styles of the syllabus. */
   keepGoals: route({

@@ -10,6 +10,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { makeAccounts } from './accounts/accounts.service';
 import { makeBoard } from './board/board.service';
+import { makeLetters } from './letters/letters.service';
 import { makeLessons } from './lessons/lessons.service';
 import type { Clock } from './platform/clock';
 import type { DatabaseAccess } from './platform/config';
@@ -27,6 +28,7 @@ import { makePieces } from './pieces/pieces.service';
 import { makePracticeRoom } from './practice/room.service';
 import { makeSchools } from './schools/schools.service';
 import { makeClassView } from './students/class.service';
+import { makeProgress } from './students/progress.service';
 import { makeStates } from './students/states.service';
 import { makeReports } from './students/report.service';
 import { makeStudents } from './students/students.service';
@@ -79,6 +81,8 @@ export function makeApp(parts: AppParts): App {
   const accounts = makeAccounts(database, clock, parts.demo);
   const students = makeStudents(database, clock, states, work);
   const classView = makeClassView(database, clock, states);
+  const progress = makeProgress(database, clock, states);
+  const letters = makeLetters(database, clock);
   const syllabuses = makeSyllabuses(database, clock, work);
   const reports = makeReports(database, clock, states);
   const lessons = makeLessons(database, clock, states, work);
@@ -146,6 +150,14 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.nameStudio, ({ request, body }) => accounts.nameStudio(request, body));
   mount(api, routes.board, async ({ request }) => board.read(await accounts.identify(request)));
   mount(api, routes.class, async ({ request }) => classView.read(await accounts.identify(request)));
+  mount(api, routes.progress, async ({ request }) => progress.read(await accounts.identify(request)));
+  mount(api, routes.letters, async ({ request }) => letters.list(await accounts.identify(request)));
+  mount(api, routes.sendLetter, async ({ request, params, body }) =>
+    letters.send(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.changeLetter, async ({ request, params, body }) =>
+    letters.change(await accounts.identify(request), params.letterId, body),
+  );
   mount(api, routes.syllabus, async ({ request }) => syllabuses.read(await accounts.identify(request)));
   mount(api, routes.syllabusVersions, async ({ request }) =>
     syllabuses.versions(await accounts.identify(request)),

@@ -32,3 +32,7 @@ export {
 export { forecastShare, type ShareForecast } from './forecast';
 export { whyOf, type ToldTake, type Why } from './why';
 export { progressOf } from './progress';
+export { heldOf, NOTHING_FORETOLD, together, type Held, type HeldClass, type Surprise } from './foretold';
+export type { TenseSkill } from './felt';
+export type { PainStop } from './pain';
+export { strandStories, type StrandStory, type StoryPoint } from './story';

@@ -2,7 +2,7 @@
 import type { Feel } from '../drills/take';
 import type { LogEvent } from './log';
 import { upTo } from './log';
-import { painAfter, painAt, type PainSoFar } from './pain';
+import { painAfter, painAt, stopsAfter, type PainSoFar, type PainStop } from './pain';
 
 const DAY = 86_400_000;
 const START = Date.UTC(2026, 2, 2, 16);
@@ -98,5 +98,37 @@ test('where, which side and since when are said, and the first day it may come b
     sinceDay: '2026-03-02',
     earliestDay: '2026-03-05',
     cleared: false,
+  });
+});
+
+describe('when playing stopped', () => {
+  const stops = (...events: LogEvent[]) =>
+    upTo(events, START + 60 * DAY).live.reduce<readonly PainStop[]>(
+      (before, { event, at }) => stopsAfter(before, event, at),
+      [],
+    );
+  const on = (day: number) => START + day * DAY;
+
+  test('from the pain to the teacher’s word; what hurts meanwhile is the same stop', () => {
+    expect(stops(hurts(0))).toEqual([{ from: on(0), to: null }]);
+    expect(stops(hurts(0), hurts(1), cleared(3))).toEqual([{ from: on(0), to: on(3) }]);
+    expect(stops(hurts(0), cleared(3), cleared(4), hurts(9))).toEqual([
+      { from: on(0), to: on(3) },
+      { from: on(9), to: null },
+    ]);
+  });
+
+  test('an unbroken fingertip, a tense hand and a word about nothing stop nothing', () => {
+    expect(
+      stops(felt(0, { hand: 'pain', where: 'fingertip skin', side: 'left' }), felt(1, { hand: 'tense' })),
+    ).toEqual([]);
+    expect(stops(cleared(2))).toEqual([]);
+  });
+
+  test('the last twelve are told of', () => {
+    const many = Array.from({ length: 15 }, (_, i) => [hurts(2 * i), cleared(2 * i + 1)]).flat();
+    expect(stops(...many).map(({ from }) => from)).toEqual(
+      Array.from({ length: 12 }, (_, i) => on(2 * i + 6)),
+    );
   });
 });

@@ -51,3 +51,23 @@ export function painAt(
   const back = dayOf(clearedMs) > earliestDay ? dayOf(clearedMs) : earliestDay;
   return today < addDays(back, PAIN.returningDays) ? { status: 'returning', ...common } : { status: 'free' };
 }
+
+/** From a pain that ended playing to the teacher's word, ms since 1970; null while that is not said. */
+export interface PainStop {
+  readonly from: number;
+  readonly to: number | null;
+}
+
+/** Stops that are told of. */
+const STOPS_KEPT = 12;
+
+/** After one more event; they come in order. A second pain while playing is stopped is the same stop. */
+export function stopsAfter(before: readonly PainStop[], event: LogEvent, at: number): readonly PainStop[] {
+  const last = before.at(-1);
+  const open = last !== undefined && last.to === null;
+  if (event.kind === 'clearance')
+    return open ? [...before.slice(0, -1), { from: last.from, to: at }] : before;
+  const feel = event.kind === 'attempt' ? event.take.feel : null;
+  if (open || feel?.hand !== 'pain' || !endsPlaying(feel)) return before;
+  return [...before, { from: at, to: null }].slice(-STOPS_KEPT);
+}

@@ -14,9 +14,19 @@ import { dayReader } from './days';
 import { cleanChance } from './ability';
 import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
-import { painAt, painAfter, type PainSoFar, type PainState } from './pain';
+import { tenseIn, withFelt, type Felt, type TenseSkill } from './felt';
+import {
+  NOTHING_FORETOLD,
+  surprisesOf,
+  withDaySaid,
+  withTake,
+  type DaySaid,
+  type Foretold,
+  type Surprise,
+} from './foretold';
+import { painAt, painAfter, stopsAfter, type PainSoFar, type PainState, type PainStop } from './pain';
 import { isSure } from './states';
-import { afterTake, startingBelief, type SkillSoFar } from './skill-so-far';
+import { afterTake, standsBefore, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
 import { hardThirdOf, targetLoad } from './targets';
@@ -41,6 +51,14 @@ export interface StudentState {
     readonly pain: number;
     readonly unanswered: number;
   };
+  /** What was said of takes before they were played, and what came. */
+  readonly foretold: Foretold;
+  /** Skills that went far otherwise than said, in the last week. */
+  readonly surprises: readonly Surprise[];
+  /** In what the hand was tense lately. */
+  readonly tense: TenseSkill | null;
+  /** When playing stopped for pain, and came back. */
+  readonly stops: readonly PainStop[];
 }
 
 /** What the events told so far, as plain data: it can be stored, gone on from and read at any later instant. */
@@ -59,6 +77,11 @@ export interface SkillsSoFar {
   takes: number;
   lastTakeAt: number | null;
   pain: PainSoFar;
+  stops: readonly PainStop[];
+  foretold: Foretold;
+  /** The last two weeks, by skill and day. */
+  daysSaid: readonly DaySaid[];
+  felt: readonly Felt[];
 }
 
 export interface Replayer {
@@ -95,9 +118,14 @@ export function makeReplayer(context: ReplayContext): Replayer {
       takes: 0,
       lastTakeAt: null,
       pain: { painMs: null, clearedMs: null },
+      stops: [],
+      foretold: NOTHING_FORETOLD,
+      daysSaid: [],
+      felt: [],
     }),
     follow: (sofar, event, at) => {
       sofar.pain = painAfter(sofar.pain, event, at);
+      sofar.stops = stopsAfter(sofar.stops, event, at);
       if (event.kind === 'override') sofar.overrides.set(event.skillId, event.state);
       if (event.kind !== 'attempt') return;
       const { take } = event;
@@ -108,6 +136,11 @@ export function makeReplayer(context: ReplayContext): Replayer {
       const kind = evidenceOf(take.recipe);
       const { skills, surroundings, predictedBpm } = exercised(take, grader);
       const faster = tempoLoad(take.tempoBpm, predictedBpm);
+      const hardest = skills.reduce<(typeof skills)[number] | null>(
+        (most, one) => (!most || one.difficulty > most.difficulty ? one : most),
+        null,
+      );
+      sofar.felt = withFelt(sofar.felt, take, at, hardest?.skill.id ?? null, grader);
       for (const { skill, difficulty } of skills) {
         if (kind !== evidenceOf(skill.practice[0].recipe)) {
           sofar.apart.set(skill.id, withApart(sofar.apart.get(skill.id), kind, take, at));
@@ -117,6 +150,19 @@ export function makeReplayer(context: ReplayContext): Replayer {
         const load = difficulty + faster;
         const target = targetOf(sofar, skill);
         const start = before?.belief ?? startingBelief(skill, sofar.skills);
+        const stands = standsBefore(before, start, at, load);
+        const chance = cleanChance(stands.rested, stands.load);
+        const clean = take.result === 'clean';
+        sofar.foretold = withTake(sofar.foretold, chance.mean, clean);
+        sofar.daysSaid = withDaySaid(sofar.daysSaid, {
+          skillId: skill.id,
+          day: dayOf(at),
+          at,
+          belief: stands.rested,
+          away: stands.load - load,
+          load,
+          clean,
+        });
         const over = tempoLoad(take.tempoBpm, skill.targetBpm ?? predictedBpm);
         const played = { take, at, day: dayOf(at), load, target, surroundings, over };
         const after = afterTake(skill, before, start, played);
@@ -156,6 +202,10 @@ export function stateAt(
     takes: sofar.takes,
     lastTakeAt: sofar.lastTakeAt,
     feels: { ...sofar.feels },
+    foretold: sofar.foretold,
+    surprises: surprisesOf(sofar.daysSaid, now),
+    tense: tenseIn(sofar.felt, now),
+    stops: sofar.stops,
   };
 }
 

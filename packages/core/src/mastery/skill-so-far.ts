@@ -70,6 +70,20 @@ export interface SkillTake {
   readonly over: number;
 }
 
+/** How a skill stands when a take of it begins: what is believed, and the load of the take with what days away took, logits. */
+export function standsBefore(
+  before: SkillSoFar | null,
+  start: Belief,
+  at: number,
+  load: number,
+): { readonly rested: Belief; readonly load: number } {
+  if (!before) return { rested: start, load };
+  return {
+    rested: afterDays(before.belief, (at - before.lastAt) / DAY_MS),
+    load: load + awayLoad(before, at),
+  };
+}
+
 /** What is known after one more take, which is no earlier than the last. */
 export function afterTake(
   skill: Skill,
@@ -78,12 +92,11 @@ export function afterTake(
   { take, at, day, load, target, surroundings, over }: SkillTake,
 ): SkillSoFar {
   const clean = take.result === 'clean';
-  const rested = before ? afterDays(before.belief, (at - before.lastAt) / DAY_MS) : start;
-  const forgotten = before ? awayLoad(before, at) : 0;
+  const stands = standsBefore(before, start, at, load);
   const weight = takeWeight(take.steps.length) * shareOver(over, clean);
-  const learned = learnFrom(rested, clean, load + forgotten, weight);
+  const learned = learnFrom(stands.rested, clean, stands.load, weight);
   const belief = { mean: learned.mean + MASTERY.gainPerTake, variance: learned.variance };
-  const notBack = clean ? 0 : forgotten;
+  const notBack = clean ? 0 : stands.load - load;
   const chance = cleanChance(belief, target + notBack);
   const days = withDay(before?.days ?? null, day);
   const attempts = (before?.attempts ?? 0) + 1;

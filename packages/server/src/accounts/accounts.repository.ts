@@ -62,3 +62,13 @@ export async function namePerson(
   const person = await people.findOneByOrFail({ studioId, id: membership.personId });
   await people.update({ studioId, id: person.id }, { name, version: person.version + 1 });
 }
+
+/** Names of who is in charge of a student. */
+export async function guardianNames(manager: EntityManager, studentId: string): Promise<string[]> {
+  const rows: { name: string }[] = await manager.query(
+    `SELECT p.name FROM guardianship g JOIN membership m ON m.studio_id = g.studio_id AND m.id = g.membership_id
+       JOIN person p ON p.studio_id = m.studio_id AND p.id = m.person_id WHERE g.student_id = $1 ORDER BY p.name, m.id`,
+    [studentId],
+  );
+  return rows.map(({ name }) => name);
+}

@@ -23,6 +23,10 @@ const SEAT_ORDER: readonly Role[] = ['teacher', 'owner', 'student', 'guardian', 
 /** The studio of this transaction, for other capabilities; null before one was made. */
 export const studioOf = (manager: EntityManager) => repository.studioRecord(manager);
 
+/** Who is in charge of a student, by name. */
+export const guardiansOf = (manager: EntityManager, studentId: string): Promise<readonly string[]> =>
+  repository.guardianNames(manager, studentId);
+
 export interface Accounts {
   /** Who sits; refuses with 401 when nobody does. */
   readonly identify: (request: Request) => Promise<Who>;

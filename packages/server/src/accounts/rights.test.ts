@@ -9,7 +9,7 @@ import type { EventKind } from '@finch/core/mastery';
 import { firstSyllabus } from '@finch/core/syllabus';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
-import { block, C, SUBJECT, type RouteName } from '../test/requests';
+import { block, C, LETTER as A_LETTER, SUBJECT, type RouteName } from '../test/requests';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
 
 let world: TestWorld;
@@ -75,6 +75,15 @@ const ROWS: readonly Row[] = [
   },
   { route: 'board', any: 'OT' },
   { route: 'class', any: 'OT' },
+  { route: 'progress', any: 'OT' },
+  { route: 'letters', any: 'OT' },
+  { route: 'sendLetter', any: 'OT', params: ofStudent, body: () => ({ id: uuid(), content: A_LETTER }) },
+  {
+    route: 'changeLetter',
+    any: 'OT',
+    params: () => ({ letterId: uuid() }),
+    body: () => ({ version: STALE, state: 'taken back', content: A_LETTER }),
+  },
   { route: 'syllabus', any: 'OTSF' },
   { route: 'keepSyllabus', any: 'OT', body: () => ({ version: uuid(), content: firstSyllabus }) },
   { route: 'syllabusVersions', any: 'OT' },

@@ -35,7 +35,9 @@ export type Right =
   | 'piece.read'
   | 'piece.write'
   | 'syllabus.read'
-  | 'syllabus.write';
+  | 'syllabus.write'
+  | 'letter.read'
+  | 'letter.write';
 
 type Reach = 'all' | 'own';
 
@@ -67,6 +69,8 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'piece.write': 'all',
   'syllabus.read': 'all',
   'syllabus.write': 'all',
+  'letter.read': 'all',
+  'letter.write': 'all',
 };
 
 const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {

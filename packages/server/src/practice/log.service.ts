@@ -12,6 +12,7 @@ import { writeInStudio } from '../platform/database';
 import type { LogEventRow } from '../platform/entities';
 import { asOwnFault, KEEPABLE, unkeepableIn } from '../platform/http';
 import { Refusal } from '../platform/problems';
+import { tellOfPain } from '../letters/letters.service';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
 import { doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
@@ -119,7 +120,13 @@ async function store(manager: EntityManager, who: Who, event: SentEvent, now: nu
     sentAt: new Date(sentAt),
     receivedAt: new Date(now),
   };
-  if (await addEvent(manager, row)) return true;
+  if (await addEvent(manager, row)) {
+    if (event.kind === 'attempt') {
+      const told = { id, studentId, at: row.happenedAt.getTime(), feel: event.take.feel };
+      await tellOfPain(manager, who.studioId, told, now);
+    }
+    return true;
+  }
   if (!(await isStored(manager, row)))
     throw new Refusal('take.conflict', 'id', 'an id of its own: this one is another take’s');
   return false;

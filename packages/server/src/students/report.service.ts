@@ -2,6 +2,7 @@
 import { upcastPlan, type DoneBody, type ReportBody } from '@finch/contract';
 import { dayReader, progressOf } from '@finch/core/mastery';
 import type { DataSource } from 'typeorm';
+import { guardiansOf } from '../accounts/accounts.service';
 import { need, type Who } from '../accounts/rights';
 import { lessonsOfStudent } from '../lessons/diary.service';
 import type { Clock } from '../platform/clock';
@@ -50,6 +51,7 @@ export function makeReports(database: DataSource, clock: Clock, states: States):
           next: next
             ? { startsAt: next.startsAt.toISOString(), minutes: next.minutes, brings: broughtBy(next) }
             : null,
+          guardians: [...(await guardiansOf(manager, studentId))],
           progress: progressOf(state.skills, names, now),
           pain: state.pain,
         };

@@ -1,7 +1,13 @@
 /** Who is in the studio, as other capabilities ask it inside their own transaction. */
 import type { EntityManager } from 'typeorm';
 import { notFound } from '../platform/problems';
-import { archivedStudents, isStudent, studentRecords, type StudentRecord } from './students.repository';
+import {
+  archivedStudents,
+  isStudent,
+  mainStudent,
+  studentRecords,
+  type StudentRecord,
+} from './students.repository';
 
 /** Whether somebody of that id is or was taught here; doubles that were merged count, since takes for them may be on their way. */
 export const isOfStudio = (manager: EntityManager, studentId: string): Promise<boolean> =>
@@ -21,4 +27,10 @@ export async function studentOf(manager: EntityManager, studentId: string): Prom
   const [record] = await studentRecords(manager, studentId);
   if (!record) throw notFound('studentId');
   return record;
+}
+
+/** The student whom something said of an id is about: their own record where the id is of a double merged into them; null of nobody. */
+export async function taughtAs(manager: EntityManager, studentId: string): Promise<StudentRecord | null> {
+  const main = await mainStudent(manager, studentId);
+  return main === null ? null : studentOf(manager, main);
 }

@@ -36,6 +36,15 @@ export async function isStudent(manager: EntityManager, id: string): Promise<boo
   return rows.length > 0;
 }
 
+/** Whom an id names by now: the student it was merged into, or the one it is; null for none. */
+export async function mainStudent(manager: EntityManager, id: string): Promise<string | null> {
+  const rows: { id: string }[] = await manager.query(
+    'SELECT coalesce(merged_into, id) AS id FROM student WHERE id = $1',
+    [id],
+  );
+  return rows[0]?.id ?? null;
+}
+
 const DATED = {
   hand: HandEntity,
   instrument: InstrumentEntity,
@@ -141,6 +150,11 @@ export async function mergeInto(
     );
   await manager.query('UPDATE lesson SET student_id = $1 WHERE student_id = $2', both);
   await manager.query('UPDATE home_card SET student_id = $1 WHERE student_id = $2', both);
+  await manager.query(
+    `UPDATE letter l SET student_id = $1 WHERE student_id = $2 AND NOT EXISTS (SELECT 1 FROM letter o
+       WHERE o.student_id = $1 AND o.kind = 'pain' AND l.kind = 'pain' AND o.about_day = l.about_day)`,
+    both,
+  );
   await manager.query('UPDATE piece SET student_id = $1 WHERE student_id = $2', both);
   await manager.query(
     `UPDATE grip_mark m SET student_id = $1 WHERE student_id = $2 AND NOT EXISTS (

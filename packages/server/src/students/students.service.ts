@@ -177,6 +177,8 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
           takes: state.takes,
           feels: state.feels,
           archived: record.archivedAt !== null,
+          measured: view.log.hands.map(({ from }) => Date.parse(from)),
+          stops: [...state.stops],
           lessons: lessons.slice(0, SHOWN_LESSONS).map((lesson) => ({
             ...lessonHead(lesson),
             note: mayReadNotes ? lesson.note : '',

@@ -369,7 +369,9 @@ describe('the page of a parent', () => {
     expect(body.week.days).toBe(1);
     // One take of the two was taken back.
     expect(body.week.minutes - before.week.minutes).toBe(2);
+    expect(body.guardians).toEqual(['Guardian']);
     expect(Object.keys(body).toSorted()).toEqual([
+      'guardians',
       'home',
       'last',
       'next',

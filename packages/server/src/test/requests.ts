@@ -20,11 +20,13 @@ export interface Here {
   readonly lessonId: string;
   readonly cardId: string;
   readonly pieceId: string;
+  /** A letter that waits in the outbox. */
+  readonly letterId: string;
   /** The newest version of the syllabus. */
   readonly syllabusId: string;
   /** ms since 1970. */
   readonly now: number;
-  readonly versions: Readonly<Record<'student' | 'lesson' | 'piece', number>>;
+  readonly versions: Readonly<Record<'student' | 'lesson' | 'piece' | 'letter', number>>;
 }
 
 export interface Sample {
@@ -75,6 +77,13 @@ export const sampleEvent = (studentId: string, at: number) => ({
   },
 });
 
+/** What is written to somebody at home. */
+export const LETTER = {
+  to: ['Ines Quill'],
+  subject: 'The week',
+  paragraphs: ['Three days of seven.', 'The C rings.'],
+};
+
 /** A good request of each route; ids of what it makes are new at each call. */
 export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> {
   const { studentId, lessonId, cardId, pieceId, syllabusId, studioId, membershipId, now, versions } = here;
@@ -91,6 +100,13 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
     nameSeat: { params: { membershipId }, body: { name: 'Another name' } },
     board: {},
     class: {},
+    progress: {},
+    letters: {},
+    sendLetter: { params: ofStudent, body: { id: uuid(), content: LETTER } },
+    changeLetter: {
+      params: { letterId: here.letterId },
+      body: { version: versions.letter, state: 'handed on', content: LETTER },
+    },
     syllabus: {},
     keepSyllabus: { body: { version: syllabusId, content: { ...firstSyllabus, name: `Own ${uuid()}` } } },
     syllabusVersions: {},

@@ -13,7 +13,7 @@ afterAll(() => world.end());
 
 /** A student with a double, a lesson, a card and a piece, made for one test. */
 async function there(agent: TestAgent): Promise<Here> {
-  const [studentId, double, lessonId, cardId, pieceId] = Array.from({ length: 5 }, () => uuid());
+  const [studentId, double, lessonId, cardId, pieceId, letterId] = Array.from({ length: 6 }, () => uuid());
   const name = `Double ${double}`;
   await agent
     .post('/api/students')
@@ -28,9 +28,10 @@ async function there(agent: TestAgent): Promise<Here> {
     lessonId,
     cardId,
     pieceId,
+    letterId,
     syllabusId: (await agent.get('/api/syllabus').expect(200)).body.version as string,
     now: NOW,
-    versions: { student: 1, lesson: 1, piece: 1 },
+    versions: { student: 1, lesson: 1, piece: 1, letter: 1 },
   };
   const asked = sampleRequests(here);
   const book = { ...asked.bookLesson.body, id: lessonId, weeks: 1 };
@@ -39,6 +40,8 @@ async function there(agent: TestAgent): Promise<Here> {
   await agent.post(addressOf('assignHome', asked.assignHome)).send(card).expect(200);
   const piece = { version: 0, chart: CHART, concert: null, locks: {}, parts: {} };
   await agent.put(addressOf('keepPiece', asked.keepPiece)).send(piece).expect(200);
+  const letter = { ...asked.sendLetter.body, id: letterId };
+  await agent.post(addressOf('sendLetter', asked.sendLetter)).send(letter).expect(200);
   return here;
 }
 

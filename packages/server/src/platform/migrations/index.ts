@@ -1,3 +1,4 @@
+import { Letters1765600000000 } from './letters';
 import { Foundations1764000000000 } from './foundations';
 import { OwnThings1764800000000 } from './own-things';
 import { Pieces1764200000000 } from './pieces';
@@ -23,4 +24,5 @@ export const migrations = [
   OwnThings1764800000000,
   SyllabusSteps1764900000000,
   SyllabusMakers1765500000000,
+  Letters1765600000000,
 ];
