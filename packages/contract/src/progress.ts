@@ -31,7 +31,7 @@ export const progressSchema = v.object({
         takes: v.number(),
         now: v.number(),
         /** The last weeks: ms since 1970 and the chance with its band. */
-        points: v.array(v.object({ at: v.number(), ...chanceSchema.entries })),
+        points: v.array(v.object({ at: v.number(), ...chanceSchema.entries, clean: v.boolean() })),
       }),
     ),
     all: v.number(),

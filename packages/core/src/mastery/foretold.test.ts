@@ -97,15 +97,30 @@ describe('surprises of the week', () => {
     expect(one).toMatchObject({ skillId: 'open.em', takes: 9, clean: 7, at: on(0) + 8 * 60_000 });
     expect(one.said).toBeCloseTo(0.2, 12);
     expect(one.came).toBeCloseTo(7 / 9, 12);
-    // Standard deviations of a coin thrown nine times.
-    expect(one.off).toBeCloseTo((7 - 1.8) / Math.sqrt(9 * 0.2 * 0.8), 12);
+    // A coin of a fifth thrown nine times: seven, eight or nine.
+    const coin = (k: number, ways: number) => ways * 0.2 ** k * 0.8 ** (9 - k);
+    expect(one.chance).toBeCloseTo(coin(7, 36) + coin(8, 9) + coin(9, 1), 4);
     expect(surprisesOf(playedOn([], 0, 0.75, '+++++++--'), on(1))).toEqual([]);
-    expect(surprisesOf(playedOn([], 0, 0.9, '+-------'), on(1))[0].off).toBeLessThan(-2);
+    const [few] = surprisesOf(playedOn([], 0, 0.9, '+-------'), on(1));
+    expect([few.clean, few.said, few.came]).toEqual([1, expect.closeTo(0.9, 12), 1 / 8]);
   });
 
-  test('the model’s own doubt explains much of it, and adds up over a day', () => {
+  test('one miss of three where nearly all was said is no news, two are', () => {
+    expect(surprisesOf(playedOn([], 0, 0.98, '++-'), on(1))).toEqual([]);
+    expect(surprisesOf(playedOn([], 0, 0.98, '+--'), on(1))).toHaveLength(1);
+    // Many takes make a small difference sure, and it stays small.
+    expect(surprisesOf(playedOn([], 0, 0.75, `${'+'.repeat(55)}${'-'.repeat(45)}`), on(1))).toEqual([]);
+    expect(surprisesOf(playedOn([], 0, 0.75, `${'+'.repeat(44)}${'-'.repeat(56)}`), on(1))).toHaveLength(1);
+  });
+
+  test('the model’s own doubt explains much of it: a flat belief makes every count as likely', () => {
     expect(surprisesOf(playedOn([], 0, 0.5, '++++++'), on(1))).toHaveLength(1);
     expect(surprisesOf(playedOn([], 0, 0.5, '++++++', { variance: 1.4 }), on(1))).toEqual([]);
+    // Half, with the spread of a flat law (1 / 12): each of 0 to 60 clean takes has a chance of 1 in 61.
+    const flat = [{ skillId: 'a', day: 'd', at: on(0), belief: { mean: 0, variance: 1 }, away: 0, takes: 60, said: 30, unsure: 60 / Math.sqrt(12) }]; // prettier-ignore
+    const [all] = surprisesOf([{ ...flat[0], clean: 60 }], on(1));
+    expect(all.chance).toBeCloseTo(1 / 61, 9);
+    expect(surprisesOf([{ ...flat[0], clean: 59 }], on(1))).toEqual([]);
   });
 
   test('two takes surprise nobody; a week later it is no news; what is ahead is not told', () => {

@@ -105,14 +105,18 @@ export interface DaySaid {
   readonly away: number;
   readonly takes: number;
   readonly clean: number;
-  /** Sums over its takes: chance said, its variance as a coin's, and how unsure the model was of it (one standard deviation). */
+  /** Sums over its takes: chance said, and how unsure the model was of it (one standard deviation). */
   readonly said: number;
-  readonly chance: number;
   readonly unsure: number;
 }
 
-/** Days that are looked back on; takes of a day from which it may surprise; standard deviations off (our assumptions). */
-const SURPRISE = { days: 7, keptDays: 14, takes: 3, deviations: 2 } as const;
+/**
+ * Days that are looked back on; takes of a day from which it may surprise; how unlikely what came was, and how far from what was
+ * said it must lie to be worth a word (our assumptions).
+ */
+const SURPRISE = { days: 7, keptDays: 14, takes: 3, chance: 0.025, share: 0.3 } as const;
+/** Doubt of an ability is never told as less: it keeps the law below within what numbers hold. */
+const LEAST_DOUBT = 0.001;
 
 /** A take of a skill as it stood when the take began; `load` is of the take itself, logits. */
 interface TakeSaid extends Pick<DaySaid, 'skillId' | 'day' | 'at' | 'belief' | 'away'> {
@@ -141,7 +145,6 @@ export function withDaySaid(before: readonly DaySaid[], take: TakeSaid): readonl
       takes: (known?.takes ?? 0) + 1,
       clean: (known?.clean ?? 0) + (clean ? 1 : 0),
       said: (known?.said ?? 0) + chance.mean,
-      chance: (known?.chance ?? 0) + chance.mean * (1 - chance.mean),
       unsure: (known?.unsure ?? 0) + (chance.high - chance.low) / (2 * MASTERY.interval),
     },
   ];
@@ -157,22 +160,24 @@ export interface Surprise {
   readonly low: number;
   readonly high: number;
   readonly came: number;
-  /** How far off, in standard deviations; above 0 where more came clean than was said. */
-  readonly off: number;
+  /** Chance of as few, or as many, by what was believed, 0 to 1. */
+  readonly chance: number;
 }
 
 /**
- * Days of the last week on which a skill went far otherwise than was said, the most surprising first: further than chance and the
- * model's own doubt explain. Doubt is of one ability, so that it adds up over the takes of a day instead of averaging out.
+ * Days of the last week on which a skill went far otherwise than was said, the most surprising first. What was believed is one
+ * ability with its doubt, so that the clean takes of a day follow a beta-binomial law (Skellam 1948) of that mean and spread.
  */
 export function surprisesOf(days: readonly DaySaid[], now: number): Surprise[] {
   return days
     .filter(({ at, takes }) => at <= now && at > now - SURPRISE.days * DAY_MS && takes >= SURPRISE.takes)
-    .flatMap(({ skillId, at, takes, clean, said, chance, unsure }) => {
-      const off = (clean - said) / Math.sqrt(chance + unsure ** 2);
-      if (Math.abs(off) < SURPRISE.deviations) return [];
-      const half = (MASTERY.interval * unsure) / takes;
+    .flatMap(({ skillId, at, takes, clean, said, unsure }) => {
       const mean = said / takes;
+      const doubt = unsure / takes;
+      const came = clean / takes;
+      const chance = tail(takes, clean, mean, Math.max(LEAST_DOUBT, doubt));
+      if (chance > SURPRISE.chance || Math.abs(came - mean) < SURPRISE.share) return [];
+      const half = MASTERY.interval * doubt;
       return [
         {
           skillId,
@@ -182,10 +187,27 @@ export function surprisesOf(days: readonly DaySaid[], now: number): Surprise[] {
           said: mean,
           low: clamp(mean - half, 0, 1),
           high: clamp(mean + half, 0, 1),
-          came: clean / takes,
-          off,
+          came,
+          chance,
         },
       ];
     })
-    .sort((a, b) => Math.abs(b.off) - Math.abs(a.off));
+    .sort((a, b) => a.chance - b.chance);
+}
+
+/** Chance of as few clean takes as came, where fewer came than said, else of as many: `doubt` is a standard deviation of the mean. */
+function tail(takes: number, clean: number, mean: number, doubt: number): number {
+  const m = clamp(mean, 1 - SUREST, SUREST);
+  // The beta of that mean and spread; a spread as wide as a coin's own is the widest there is.
+  const size = Math.max(0.1, (m * (1 - m)) / doubt ** 2 - 1);
+  const [a, b] = [m * size, (1 - m) * size];
+  let one = 1;
+  for (let i = 0; i < takes; i++) one *= (b + i) / (a + b + i);
+  let sum = 0;
+  const few = clean / takes < m;
+  for (let k = 0; k <= takes; k++) {
+    if (few ? k <= clean : k >= clean) sum += one;
+    one *= ((takes - k) * (a + k)) / ((k + 1) * (b + takes - k - 1));
+  }
+  return sum;
 }

@@ -13,6 +13,7 @@ import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { addDays, addMinutes } from 'date-fns';
 import type { EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
+import { tellOfPain } from '../letters/letters.service';
 import { addLesson } from '../lessons/lessons.repository';
 import type { LessonRow, LogEventRow } from '../platform/entities';
 import { writePiece } from '../pieces/pieces.repository';
@@ -236,6 +237,15 @@ async function makeLife(
   );
   const rows = lived.flatMap((take, seq) => eventRow(maker, take, seq, studentId, actorId));
   await addEvents(manager, rows);
+  for (const { id, happenedAt, body } of rows) {
+    const { feel } = (body as { take: Pick<LivedTake, 'feel'> }).take;
+    await tellOfPain(
+      manager,
+      studioId,
+      { id, studentId, at: happenedAt.getTime(), feel },
+      happenedAt.getTime(),
+    );
+  }
   for (const day of past)
     await addLesson(
       manager,

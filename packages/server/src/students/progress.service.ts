@@ -72,9 +72,9 @@ function progressOf(views: readonly StudentView[], now: number): Omit<ProgressBo
     },
     surprises: views
       .flatMap((view) => view.state.surprises.filter(known).map((surprise) => ({ view, surprise })))
-      .sort((a, b) => Math.abs(b.surprise.off) - Math.abs(a.surprise.off))
+      .sort((a, b) => a.surprise.chance - b.surprise.chance)
       .slice(0, SHOWN.surprises)
-      .map(({ view, surprise: { skillId, off: _, ...surprise } }) => ({
+      .map(({ view, surprise: { skillId, chance: _, ...surprise } }) => ({
         ...named(view, skillId),
         ...surprise,
       })),
@@ -105,6 +105,4 @@ const recentPoints = (
   { history }: SkillState,
   now: number,
 ): ProgressBody['stuck']['list'][number]['points'] =>
-  historyPoints(history)
-    .filter(({ at }) => at > now - SHOWN.days * DAY_MS)
-    .map(({ at, mean, low, high }) => ({ at, mean, low, high }));
+  historyPoints(history).filter(({ at }) => at > now - SHOWN.days * DAY_MS);

@@ -103,7 +103,7 @@ test('one who is stuck, the same number as on the page; a day that went otherwis
   const [surprise] = body.surprises;
   expect(surprise).toMatchObject({ studentId, takes: 8, clean: 8, came: 1 });
   expect(surprise.said).toBeLessThan(0.6);
-  expect(surprise).not.toHaveProperty('off');
+  expect(surprise).not.toHaveProperty('chance');
   expect(body.tense).toEqual([
     expect.objectContaining({ studentId: otherStudentId, hard: 2, of: 3, pain: false, at: NOW - MINUTE }),
   ]);

@@ -38,7 +38,7 @@ const phases = computed(() => {
       ];
   const after = own
     ? [mine('Write-up', 'write-up'), mine('Practice', 'practice', 'Practice room')]
-    : [mine('Write-up', 'write-up')];
+    : [mine('Write-up', 'write-up'), mine('Progress', 'progress')];
   const during = [
     mine('Lesson', 'lesson'),
     mine('Shapes', 'shapes'),
@@ -256,10 +256,18 @@ function fold(event: KeyboardEvent) {
   text-align: center;
   font-family: var(--mono);
 }
-/* Fourteen places, the clock and who sits stand side by side on a laptop. */
+/* Fifteen places, the clock and who sits stand side by side on a laptop. */
 @media (min-width: 992px) and (max-width: 1399px) {
+  .app-header,
+  .phases {
+    gap: var(--space-2);
+  }
+  .right {
+    gap: var(--space-1);
+  }
   .phase a {
     padding-inline: var(--space-1);
+    margin-right: 2px;
   }
 }
 @media (max-width: 1199px) {
@@ -295,6 +303,19 @@ function fold(event: KeyboardEvent) {
     min-height: 44px;
     padding: var(--space-2) var(--space-2) var(--space-2);
     text-align: center;
+  }
+}
+@media (min-width: 780px) and (max-width: 991px) {
+  .app-header {
+    padding-inline: var(--space-1);
+  }
+  .phases {
+    gap: var(--space-1);
+  }
+  .phase a {
+    margin-right: 0;
+    padding-inline: 1px;
+    font-size: var(--size-1);
   }
 }
 @media (max-width: 779px) {

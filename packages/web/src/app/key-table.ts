@@ -179,6 +179,19 @@ export const KEY_TABLE = {
     keep: one('Enter', 'keep write-up'),
     board: one('b', 'to the Board'),
   },
+  progress: {
+    student: one('j k', 'next, previous student'),
+    list: { keys: ['1', '2', '3'], shown: '1–3', does: 'stuck, surprises, hands' },
+    open: one('Enter', 'open student'),
+    table: one('t', 'as a table'),
+    every: one('v', 'every skill'),
+    report: one('r', 'report'),
+  },
+  outbox: {
+    letter: one('j k', 'next, previous letter'),
+    hand: one('h', 'handed on'),
+    print: one('p', 'print'),
+  },
   practice: {
     play: one(' ', 'start or stop'),
     tempo: one('ArrowUp ArrowDown', 'tempo'),
@@ -214,6 +227,8 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   quiz: 'A quiz',
   drills: 'Drills',
   'write-up': 'Write-up',
+  progress: 'Progress',
+  outbox: 'Outbox',
   practice: 'Practice room',
 };
 

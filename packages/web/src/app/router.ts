@@ -62,6 +62,18 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: TEACHES, title: 'Syllabus', place: 'Syllabus' },
   },
   {
+    path: '/progress',
+    name: 'progress',
+    component: () => import('../places/progress/ProgressPlace.vue'),
+    meta: { roles: ['teacher', 'owner'], title: 'Progress', place: 'Progress' },
+  },
+  {
+    path: '/outbox',
+    name: 'outbox',
+    component: () => import('../places/outbox/OutboxPlace.vue'),
+    meta: { roles: ['teacher', 'owner'], title: 'Outbox', place: 'Progress' },
+  },
+  {
     path: '/plan/:lessonId?',
     name: 'plan',
     component: () => import('../places/plan/PlanPlace.vue'),

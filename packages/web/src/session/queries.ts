@@ -77,6 +77,26 @@ export function useClass(on: MaybeRefOrGetter<boolean> = true) {
   });
 }
 
+/** What the studio's logs say a teacher should look at. */
+export function useProgress() {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['progress', seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.progress),
+    placeholderData: (before) => before,
+  });
+}
+
+/** Letters of the studio: those that wait, then the latest. */
+export function useLettersOut() {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['letters', seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.letters),
+    placeholderData: (before) => before,
+  });
+}
+
 export function useProposal(studentId: MaybeRefOrGetter<string | null>, minutes: MaybeRefOrGetter<number>) {
   const seat = useSeat();
   return useQuery({

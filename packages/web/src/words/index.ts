@@ -5,6 +5,7 @@
 import type { Reason } from '@finch/core/effort';
 import type { LimitStep, SheetFinding } from '@finch/core/shapes';
 import { DRILL_WORDS } from './drill-words';
+import { LETTER_WORDS } from './letter-words';
 import { chordText, degreeText, plural } from './names';
 import { shortDate } from './when';
 import { WHY_WORDS } from './why-words';
@@ -62,6 +63,7 @@ const fingerNames = ['thumb', 'index', 'middle', 'ring', 'little'];
 const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   ...DRILL_WORDS,
   ...WHY_WORDS,
+  ...LETTER_WORDS,
   'effort.none': () => 'nothing here',
   'effort.reach': (v) =>
     `fingers ${v.from} to ${v.to}: ${Math.round(Number(v.mm))} mm across ${plural(v.frets, 'fret')}`,

@@ -11,6 +11,9 @@ const FIELDS: Readonly<Record<string, string>> = {
   minutes: 'The minutes',
   weeks: 'The weeks',
   note: 'The note',
+  to: 'Who it is for',
+  subject: 'The subject',
+  paragraphs: 'The letter',
   title: 'The title',
   blocks: 'The blocks of the plan',
 };

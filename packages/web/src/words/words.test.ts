@@ -44,13 +44,19 @@ test('every reason the core can give has words', () => {
   ).toEqual([]);
 });
 
+test('every sentence of a letter that the server writes has words', () => {
+  const codes = [...codesIn('server', /'(letter\.pain-[a-z-]+)'/g)];
+  expect(codes.length).toBeGreaterThan(3);
+  expect(codes.filter((code) => !knowsWord(code))).toEqual([]);
+});
+
 test('every problem that core, contract and server can answer has words', () => {
   const made = /(?:fail\(|new Refusal\(|\bcode: )\s*'([a-z][a-z0-9-]*(?:\.[a-z0-9-]+)*)'/g;
   const codes = ['core', 'contract', 'server'].flatMap((part) => [...codesIn(part, made)]);
   expect(codes.length).toBeGreaterThan(120);
   // Reasons are codes too, worded elsewhere; faults of a chart have words and a place of their own.
   const reason =
-    /^(because|left|title|question|ask|check|move|sheet|found|why|advice|report|name|effort|chart|practise|import)\./;
+    /^(because|left|title|question|ask|check|move|sheet|found|why|advice|report|letter|name|effort|chart|practise|import)\./;
   const silent = [...new Set(codes)].filter((code) => !reason.test(code) && !knowsProblem(code));
   expect(silent).toEqual([]);
 });

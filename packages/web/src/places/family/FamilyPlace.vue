@@ -5,7 +5,7 @@ import { computed } from 'vue';
 import { useReport } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { dayText, say, sayError, shortDate } from '../../words';
-import { lessonWhen, painText, titlesOf, weekText } from './family-words';
+import { lessonWhen, painText, titlesOf, weekText } from '../../words/report-words';
 
 const seat = useSeat();
 const props = defineProps<{ studentId: string }>();

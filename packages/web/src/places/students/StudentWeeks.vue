@@ -5,7 +5,7 @@ import { BButton } from 'bootstrap-vue-next';
 import { computed, ref } from 'vue';
 import { useSeat } from '../../session/seat';
 import { whole, stateWord } from '../../words';
-import HistoryChart from './HistoryChart.vue';
+import HistoryChart from '../../instruments/HistoryChart.vue';
 import WhyDialog from './WhyDialog.vue';
 import { markWord, needOf } from './skill-words';
 

@@ -60,7 +60,7 @@ const path = computed(
 );
 const spoken = computed(
   () =>
-    `${props.name}: ${props.points.length} takes, now ${Math.round(100 * props.mean)}, ${props.outlook === null ? '' : `${Math.round(100 * props.outlook)} in 14 days if left alone`}`,
+    `${props.name}: ${props.points.length} takes, now ${Math.round(100 * props.mean)}${props.outlook === null ? '' : `, ${Math.round(100 * props.outlook)} in 14 days if left alone`}`,
 );
 </script>
 
