@@ -29,7 +29,6 @@ export const MASTERY = {
   /** Logits that one more take is expected to add, whatever came of it: practice teaches (Pavlik 2009). */
   gainPerTake: 0.08,
   noteEffort: 35,
-  lineEffort: 10,
   /** Deviate of an 80 % interval. */
   interval: 1.2815515655446004,
 } as const;

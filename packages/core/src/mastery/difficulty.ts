@@ -6,7 +6,9 @@ import { plainChangeSeconds } from '../changes/grade-change';
 import { itemKey, type GripItem, type Item } from '../drills/items';
 import type { Take } from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
+import { gradeOf, holdModel } from '../effort/hold';
 import type { DifficultyFit, TaughtHand } from '../hands/taught-hand';
+import { freeLinePoints } from '../scales/line-effort';
 import { MASTERY } from './constants';
 
 export interface ItemGrader {
@@ -46,10 +48,23 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): Ite
     changes.set(key, bpm);
     return bpm;
   };
+  const lineGrade = (item: Extract<Item, { kind: 'line' }>): number => {
+    const key = itemKey(item);
+    const known = grips.get(key);
+    if (known !== undefined) return known;
+    const notes = item.notes.map(({ string, fret, finger }) => ({
+      stringIndex: instrument.openPitches.length - string,
+      fret,
+      finger,
+    }));
+    const grade = Math.min(BEYOND, gradeOf(freeLinePoints(notes, holdModel(hand, instrument))));
+    grips.set(key, grade);
+    return grade;
+  };
   const effort = (item: Item): number => {
     if (item.kind === 'grip') return gripEffort(item);
     if (item.kind === 'change') return Math.max(gripEffort(item.from), gripEffort(item.to));
-    return item.kind === 'line' ? MASTERY.lineEffort : MASTERY.noteEffort;
+    return item.kind === 'line' ? lineGrade(item) : MASTERY.noteEffort;
   };
   return {
     effort,
@@ -70,12 +85,7 @@ export function difficultyLogits(
   grader: ItemGrader,
   fit: DifficultyFit,
 ): number {
-  // A progression is as hard as the heaviest grip it was played on.
-  const grips = items.every((item) => item.kind === 'progression')
-    ? all.filter((item) => item.kind === 'grip')
-    : [];
-  // One that was named only is as hard as any thing that is named.
-  const judged = grips.length ? grips : items;
+  const judged = judgedOf(items, all);
   let hardest = Number.NEGATIVE_INFINITY;
   for (const item of judged) {
     const shift = fit.shiftLogits[itemKey(item)] ?? 0;
@@ -85,6 +95,19 @@ export function difficultyLogits(
     );
   }
   return hardest;
+}
+
+/** What of it decides how hard it is. */
+function judgedOf(items: readonly Item[], all: readonly Item[]): readonly Item[] {
+  // A progression is as hard as the heaviest grip it was played on; one that was named only as any thing that is named.
+  if (items.every((item) => item.kind === 'progression')) {
+    const grips = all.filter((item) => item.kind === 'grip');
+    return grips.length ? grips : items;
+  }
+  // A line is as hard as itself: the chord it is struck around is what it is heard against. Where the hand goes from chord to
+  // chord with a line in between, the chords are played too.
+  const lines = items.filter((item) => item.kind === 'line');
+  return lines.length && !items.some((item) => item.kind === 'change') ? lines : items;
 }
 
 /** 3 ln(tempo / predicted), floored at 0; 0 in free time. */

@@ -4,11 +4,10 @@
  * plain notes a second after a month, four after a year, eight after five, and half as many for every 24 points of effort.
  */
 import { holdModel, type HoldModel } from '../effort/hold';
-import { LINE, linePoints } from '../effort/line';
+import { LINE, linePoints, type LineNote } from '../effort/line';
 import type { Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
 import type { Pace } from '../pace/pace';
-import type { FingeredNote } from './tones';
 
 export interface LineEffort {
   /** At four notes a second and slower; a stretch this hand has not is a move. */
@@ -32,27 +31,31 @@ export interface LineHand {
 
 /** The grade of a line for this hand, and the rate it goes at. */
 export function lineEffort(
-  notes: readonly FingeredNote[],
+  notes: readonly LineNote[],
   { hand, instrument, limit, pace }: LineHand,
 ): LineEffort {
-  const model = holdModel(hand, instrument);
-  const places = placesOf(notes, model);
-  const shifts = (SHIFT * (places.length - 1) * 8) / Math.max(8, notes.length);
-  const points = Math.max(0, ...places.map((place) => linePoints(model, place, LINE.freeRate))) + shifts;
+  const points = freeLinePoints(notes, holdModel(hand, instrument));
   const harder = Math.max(0, points - RATE.plainPoints) / RATE.halvedBy;
   const notesPerSecond = (RATE.plain * Math.exp(-pace.logFactor)) / 2 ** harder;
   return { points, notesPerSecond: points > limit ? null : notesPerSecond };
 }
 
-const lies = ({ fret, finger }: FingeredNote): number => fret - finger;
+/** Points of a line at four notes a second and slower: the hardest place the hand takes, and every move of the hand. */
+export function freeLinePoints(notes: readonly LineNote[], model: HoldModel): number {
+  const places = placesOf(notes, model);
+  const shifts = (SHIFT * (places.length - 1) * 8) / Math.max(8, notes.length);
+  return Math.max(0, ...places.map((place) => linePoints(model, place, LINE.freeRate))) + shifts;
+}
+
+const lies = ({ fret, finger }: LineNote): number => fret - finger;
 
 /**
  * Stretches of a line played without moving the hand. It moves where a note lies two frets from the one before, and
  * where it does not span the note beside one it has played in this place.
  */
-function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNote[][] {
-  const places: FingeredNote[][] = [[]];
-  let stopped: FingeredNote[] = [];
+function placesOf(notes: readonly LineNote[], model: HoldModel): LineNote[][] {
+  const places: LineNote[][] = [[]];
+  let stopped: LineNote[] = [];
   for (const note of notes) {
     if (note.finger > 0) {
       const last = stopped[stopped.length - 1];
@@ -71,7 +74,7 @@ function placesOf(notes: readonly FingeredNote[], model: HoldModel): FingeredNot
 }
 
 /** Whether two fingers reach two frets at once; one finger alone always slides. */
-function spans({ geometry, maxMm }: HoldModel, a: FingeredNote, b: FingeredNote): boolean {
+function spans({ geometry, maxMm }: HoldModel, a: LineNote, b: LineNote): boolean {
   const [low, high] = a.finger < b.finger ? [a, b] : [b, a];
   const mm = Math.abs(geometry.pressMm[high.fret] - geometry.pressMm[low.fret]);
   return low.finger === high.finger || mm <= maxMm[low.finger * 5 + high.finger];
