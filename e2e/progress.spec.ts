@@ -171,3 +171,33 @@ test('readers find their way: no violation, with lists, table, every skill and a
   await expect(letterText(page)).toBeVisible();
   await check();
 });
+
+test('a hand is measured on its own neck, warm and without pain, and the story shows since when', async ({
+  page,
+}) => {
+  await story(page).selectOption({ label: 'Junia Ardlesey' });
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByText(/^Two weeks say/)).toBeVisible();
+  await page.getByRole('button', { name: 'Measure and set' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Measure', exact: true }).click();
+  await expect(dialog.getByLabel('Finger 1 on fret 1')).toHaveCount(0);
+  await dialog.getByLabel('The hand is warm').check();
+  await dialog.getByLabel('It hurts').check();
+  await expect(dialog.getByText('Stop here; nothing is measured today.')).toBeVisible();
+  await expect(dialog.getByLabel('Finger 1 on fret 1')).toHaveCount(0);
+  await dialog.getByLabel('It hurts').uncheck();
+  await dialog.getByLabel('Finger 1 on fret 1').selectOption('fret 6');
+  await dialog.getByLabel('Finger 1 on fret 5').selectOption('fret 7');
+  await expect(dialog.getByText(/^Fret 1 was reached wider than the hand is as at fret 5/)).toBeVisible();
+  await dialog.getByLabel('Finger 1 on fret 1').selectOption('fret 4');
+  await dialog.getByLabel('Finger 1 on fret 5').selectOption('fret 9');
+  const use = dialog.getByRole('button', { name: /^Use \d+ mm$/ });
+  const mm = ((await use.textContent()) ?? '').match(/\d+/)?.[0] ?? '';
+  await use.click();
+  await expect(dialog.getByLabel('Reach 1–4, mm')).toHaveValue(mm);
+  await dialog.getByRole('button', { name: 'Keep from today on' }).click();
+  await expect(page.getByText(`${mm} mm`).first()).toBeVisible();
+  await toPlace(page, 'Progress');
+  await expect(page.getByText(/9 Jun: hand on record/)).toBeVisible();
+});

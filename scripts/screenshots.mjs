@@ -140,6 +140,13 @@ async function main() {
       await teacher.locator('.schools tbody tr').first().waitFor();
       await shoot(teacher, 'studio');
     }
+    if (wanted('progress')) {
+      await to(teacher, 'Progress');
+      await teacher.locator('.story svg').waitFor();
+      await teacher.locator('.report textarea').waitFor();
+      await teacher.locator('.held svg').waitFor();
+      await shoot(teacher, 'progress');
+    }
     if (wanted('syllabus')) {
       const evening = await session(world, { who: 'Tamsin', dark: true });
       await evening.locator('.heat-table tbody tr').first().waitFor();
@@ -197,16 +204,6 @@ async function main() {
     }
     if (wanted('sit')) await shoot(await session(world, {}), 'sit-down');
   });
-  if (wanted('first-day')) {
-    await stage('First day', async () => {
-      await world.end();
-      const bare = await makeWorld({ name: 'picture-cluster', empty: true });
-      onExit(() => bare.end());
-      const page = await session(bare, {});
-      await page.locator('.first').waitFor();
-      await shoot(page, 'first-day');
-    });
-  }
 }
 
 main().catch(fail).finally(cleanUp);

@@ -155,6 +155,16 @@ export const studentSchema = v.object({
   instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),
   limits: v.object({ from: v.nullable(v.string()), value: limitsSchema }),
   limitsBefore: v.nullable(limitsRecord),
+  /** What the takes of two weeks say of it: answers up to an effort and how many were easy, above it and how many were not. */
+  limitSaid: v.nullable(
+    v.object({
+      limit: v.number(),
+      upTo: v.number(),
+      easy: v.number(),
+      above: v.number(),
+      hard: v.number(),
+    }),
+  ),
   /** What of all that holds now, with school, pins and pace. */
   taught: taughtHandSchema,
   /** Fingerings and hooks made for this student, each with its version. */

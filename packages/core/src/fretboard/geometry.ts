@@ -39,7 +39,8 @@ export function fretPositionMm(scaleLengthMm: number, fret: number): number {
   return scaleLengthMm * (1 - 2 ** (-fret / 12));
 }
 
-function pressPointMm(scaleLengthMm: number, fret: number): number {
+/** Distance of the place where a finger presses a true fret from the nut. */
+export function pressPointMm(scaleLengthMm: number, fret: number): number {
   const wire = fretPositionMm(scaleLengthMm, fret);
   const width = fret > 0 ? wire - fretPositionMm(scaleLengthMm, fret - 1) : 0;
   return wire - NECK.pressBehindWire * width;

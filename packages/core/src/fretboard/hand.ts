@@ -15,6 +15,8 @@ export interface Hand {
 
 export const averageHand: Hand = { schemaVersion: 1, sizeFactor: 1, thumbOver: false };
 
+/** Reaches from finger 1 to 4 that a hand may have here. */
+export const REACH_MM = { least: 70, most: 180 } as const;
 /** The reach of the reference hand between fingers 1 and 4. */
 export const REFERENCE_REACH_MM = 140;
 
@@ -23,8 +25,8 @@ export function makeHand(parts: Partial<Hand>): Result<Hand> {
   const made: Hand = { ...averageHand, ...parts };
   if (!(made.sizeFactor >= 0.6 && made.sizeFactor <= 1.25))
     return fail('hand.size', 'sizeFactor', '0.6 to 1.25');
-  if (made.reachMm !== undefined && !(made.reachMm >= 70 && made.reachMm <= 180)) {
-    return fail('hand.reach', 'reachMm', '70 to 180 mm');
+  if (made.reachMm !== undefined && !(made.reachMm >= REACH_MM.least && made.reachMm <= REACH_MM.most)) {
+    return fail('hand.reach', 'reachMm', `${REACH_MM.least} to ${REACH_MM.most} mm`);
   }
   return ok(made);
 }

@@ -14,3 +14,4 @@ export {
   type PlayedBy,
   type TaughtHand,
 } from './taught-hand';
+export { MEASURED_AT, measuredReach, type MeasuredReach, type NeckReading } from './measure';

@@ -48,7 +48,10 @@ describe('a line', () => {
 
   test('is as hard as the reach, the crossings and the moves in it: graded by hand', () => {
     // Base 3, one crossing in four notes 1.5; two fingers a fret apart up the neck ask for no reach.
-    expect(logits([line([6, 12, 1], [6, 13, 2], [5, 12, 1], [5, 13, 2])])).toBeCloseTo((gradeOf(4.5) - 50) / 12, 9);
+    expect(logits([line([6, 12, 1], [6, 13, 2], [5, 12, 1], [5, 13, 2])])).toBeCloseTo(
+      (gradeOf(4.5) - 50) / 12,
+      9,
+    );
     expect(logits([line([6, 1, 1], [6, 5, 4])])).toBeGreaterThan(logits([line([6, 9, 1], [6, 13, 4])]) + 0.3);
     const moves = line([6, 1, 1], [6, 3, 3], [6, 8, 1], [6, 10, 3]);
     expect(logits([moves])).toBeGreaterThan(logits([line([6, 1, 1], [6, 3, 3], [6, 1, 1], [6, 3, 3])]));

@@ -4,7 +4,7 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { makeGrader } from './difficulty';
-import { tenseIn, withFelt, type Felt } from './felt';
+import { limitSaid, tenseIn, withFelt, type Felt } from './felt';
 
 const DAY = 86_400_000;
 const NOW = Date.UTC(2026, 4, 20, 17);
@@ -73,4 +73,38 @@ test('two weeks back and no further, in what is kept and in what is told', () =>
   expect(tenseIn(answers([13, 'a', tense], [12, 'a', tense]), NOW)?.hard).toBe(2);
   expect(answers([20, 'a', tense], [1, 'a', tense])).toHaveLength(1);
   expect(tenseIn(answers([13, 'a', tense], [12, 'a', tense]), NOW - 30 * DAY)).toBeNull();
+});
+
+describe('what the takes say of the limit', () => {
+  const at = (effort: number | null, hand: Felt['hand'], ago = 1): Felt => ({
+    at: NOW - ago * DAY,
+    hand,
+    skillId: 'a',
+    chord: 'C',
+    effort,
+  });
+  const easyAt = (...efforts: number[]) => efforts.map((effort) => at(effort, 'easy'));
+  const tenseAt = (...efforts: number[]) => efforts.map((effort) => at(effort, 'tense'));
+
+  test('where easy and tense part, with the answers on either side', () => {
+    const felt = [...easyAt(20, 25, 30, 35, 40, 45, 50, 55.6, 66), ...tenseAt(33, 60, 64, 70, 78)];
+    expect(limitSaid(felt, NOW)).toEqual({ limit: 55, upTo: 9, easy: 8, above: 5, hard: 4 });
+  });
+
+  test('of several as good the lowest; nothing tense: the hardest that was played', () => {
+    const split = [...easyAt(20, 20, 20, 20, 20, 20, 50), ...tenseAt(40, 60, 60, 60, 60)];
+    expect(limitSaid(split, NOW)?.limit).toBe(20);
+    const easy = easyAt(...Array.from({ length: 12 }, (_, i) => 20 + i));
+    expect(limitSaid(easy, NOW)).toEqual({ limit: 31, upTo: 12, easy: 12, above: 0, hard: 0 });
+  });
+
+  test('a dozen answers about grips, of two weeks, are needed; it stays within what a limit may be', () => {
+    const eleven = easyAt(...Array.from({ length: 11 }, () => 30));
+    expect(limitSaid(eleven, NOW)).toBeNull();
+    expect(limitSaid([...eleven, at(null, 'easy')], NOW)).toBeNull();
+    expect(limitSaid([...eleven, at(30, 'easy', 15)], NOW)).toBeNull();
+    expect(limitSaid([...eleven, at(30, 'easy', -1)], NOW)).toBeNull();
+    expect(limitSaid([...eleven, at(30, 'easy')], NOW)?.limit).toBe(30);
+    expect(limitSaid(easyAt(...Array.from({ length: 12 }, () => 4)), NOW)?.limit).toBe(10);
+  });
 });

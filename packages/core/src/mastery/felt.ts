@@ -84,3 +84,47 @@ export function tenseIn(felt: readonly Felt[], now: number): TenseSkill | null {
   }
   return most;
 }
+
+/** What the takes of the last two weeks say of how much effort this hand stands well. */
+export interface LimitSaid {
+  /** Effort, 0 to 100. */
+  readonly limit: number;
+  /** Of the answers up to it how many were easy, of those above it how many were not. */
+  readonly upTo: number;
+  readonly easy: number;
+  readonly above: number;
+  readonly hard: number;
+}
+
+/** Answers about grips from which something is said of a limit, and efforts it may be (our assumptions). */
+const SAID = { answers: 12, least: 10, most: 100 } as const;
+
+/**
+ * The effort that parts best what was easy from what was not: the fewest answers on the wrong side of it. Where nothing was
+ * hard it is the hardest grip that was played: more was not tried. Null before there are enough answers.
+ */
+export function limitSaid(felt: readonly Felt[], now: number): LimitSaid | null {
+  const answers = felt
+    .filter(({ at }) => at <= now && at > now - FELT.days * DAY_MS)
+    .flatMap(({ effort, hand }) => (effort === null ? [] : [{ effort, easy: hand === 'easy' }]))
+    .sort((a, b) => a.effort - b.effort);
+  if (answers.length < SAID.answers) return null;
+  const cuts = answers.map(({ effort }) => effort);
+  const told = cuts.map((limit): LimitSaid => {
+    const low = answers.filter(({ effort }) => effort <= limit);
+    const high = answers.filter(({ effort }) => effort > limit);
+    return {
+      limit,
+      upTo: low.length,
+      easy: low.filter(({ easy }) => easy).length,
+      above: high.length,
+      hard: high.filter(({ easy }) => !easy).length,
+    };
+  });
+  const wrong = (one: LimitSaid) => one.upTo - one.easy + (one.above - one.hard);
+  // Of several as good the lowest: a limit errs on the side of the hand. Nothing hard: the highest.
+  const best = answers.every(({ easy }) => easy)
+    ? told[told.length - 1]
+    : told.reduce((a, b) => (wrong(b) < wrong(a) ? b : a));
+  return { ...best, limit: Math.min(SAID.most, Math.max(SAID.least, Math.floor(best.limit))) };
+}

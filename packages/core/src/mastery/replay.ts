@@ -14,7 +14,7 @@ import { dayReader } from './days';
 import { cleanChance } from './ability';
 import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
-import { tenseIn, withFelt, type Felt, type TenseSkill } from './felt';
+import { limitSaid, tenseIn, withFelt, type Felt, type LimitSaid, type TenseSkill } from './felt';
 import {
   NOTHING_FORETOLD,
   surprisesOf,
@@ -55,6 +55,8 @@ export interface StudentState {
   readonly foretold: Foretold;
   /** Skills that went far otherwise than said, in the last week. */
   readonly surprises: readonly Surprise[];
+  /** What the takes say of how much effort the hand stands well. */
+  readonly limitSaid: LimitSaid | null;
   /** In what the hand was tense lately. */
   readonly tense: TenseSkill | null;
   /** When playing stopped for pain, and came back. */
@@ -204,6 +206,7 @@ export function stateAt(
     feels: { ...sofar.feels },
     foretold: sofar.foretold,
     surprises: surprisesOf(sofar.daysSaid, now),
+    limitSaid: limitSaid(sofar.felt, now),
     tense: tenseIn(sofar.felt, now),
     stops: sofar.stops,
   };

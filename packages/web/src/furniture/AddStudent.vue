@@ -53,7 +53,7 @@ async function add(another = false) {
     bench.put(made.id, null);
     // Before the Board is read anew: a first student takes the steps of the first day, and this form, off the screen.
     emit('added', made.id);
-    void readAnew(client, 'board');
+    void readAnew(client, 'board', 'progress', 'class');
   } catch (problem) {
     asksTwice.value = problem instanceof Refused && problem.problem.code === 'student.twice';
     trouble.value = sayError(problem);

@@ -50,6 +50,11 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
+  'measure.few': () => 'Measure at two places at least.',
+  'measure.first': (at) =>
+    `With the first finger on fret ${at} the little finger lies on a higher fret. Look once more.`,
+  'measure.apart': (at, detail) =>
+    `Fret ${at} was reached wider than the hand is ${detail}. Both once more, without pulling.`,
   'hand.reach': (_, detail) => `A reach is ${detail}. Measure it once more, or leave the field empty.`,
   'instrument.scale': (_, detail) => `A scale length is ${detail}, nut to saddle.`,
   'instrument.capo': (_, detail) => `A capo stands at ${detail}.`,

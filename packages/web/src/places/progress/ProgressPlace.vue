@@ -7,6 +7,7 @@ import { forwardBack, useKeys } from '../../app/keys';
 import SegmentPick from '../../instruments/SegmentPick.vue';
 import { useBench } from '../../session/bench';
 import { useProgress, useStudent } from '../../session/queries';
+import { useSeat } from '../../session/seat';
 import { sayError } from '../../words';
 import ClassTable from './ClassTable.vue';
 import HeldChart from './HeldChart.vue';
@@ -15,6 +16,7 @@ import ReportSheet from './ReportSheet.vue';
 import StoryChart from './StoryChart.vue';
 
 const { data: body, error, refetch } = useProgress();
+const seat = useSeat();
 const bench = useBench();
 const router = useRouter();
 const VIEWS = [
@@ -38,6 +40,8 @@ watch(
 );
 const { data: student, error: noStudent, refetch: readAgain } = useStudent(studentId);
 const shown = computed(() => (student.value?.id === studentId.value ? student.value : null));
+// The story ends where the student was read, whenever the studio was.
+const now = computed(() => (shown.value ? seat.now() : 0));
 const asTable = ref(false);
 const ofAll = ref<'all' | 'one'>('all');
 const held = computed(() => {
@@ -125,7 +129,7 @@ useKeys('progress', {
             <BButton size="sm" variant="outline-secondary" @click="readAgain()">Try again</BButton>
           </p>
           <p v-else-if="!shown" class="empty" role="status">Reading the story…</p>
-          <StoryChart v-else :student="shown" :now="body.now" :as-table="asTable" />
+          <StoryChart v-else :student="shown" :now="now" :as-table="asTable" />
         </section>
         <section class="sheet held" aria-labelledby="held">
           <h2 id="held">How well predictions held</h2>

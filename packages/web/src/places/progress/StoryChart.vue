@@ -19,7 +19,9 @@ const nameOf = (strandId: string) =>
   syllabus.value?.strands.find(({ id }) => id === strandId)?.name ?? strandId;
 const from = computed(() => storyFrom(stories.value, props.now));
 const drawn = computed(() => storyDrawing(stories.value, from.value, props.now));
-const moments = computed(() => storyMoments(props.student, from.value, props.now));
+/** What was written a moment after the clock was read stands at its edge. */
+const xOf = (at: number) => drawn.value.x(Math.min(at, props.now));
+const moments = computed(() => storyMoments(props.student, from.value));
 const stops = computed(() =>
   props.student.stops.flatMap(({ from: start, to }) => {
     const end = to ?? props.now;
@@ -106,12 +108,12 @@ const best = (points: readonly StoryPoint[]) => Math.max(...points.map(({ mean }
         </g>
         <g v-for="(moment, i) in moments" :key="`${moment.at} ${moment.words}`">
           <path
-            :d="`M${drawn.x(moment.at)} ${STORY.top - 8}V${drawn.height - STORY.foot}`"
+            :d="`M${xOf(moment.at)} ${STORY.top - 8}V${drawn.height - STORY.foot}`"
             stroke="var(--ink2)"
             stroke-dasharray="1.5 3"
           />
-          <rect :x="drawn.x(moment.at) - 7" :y="STORY.top - 23" width="14" height="15" fill="var(--ink)" />
-          <text :x="drawn.x(moment.at)" :y="STORY.top - 11" text-anchor="middle" class="count">
+          <rect :x="xOf(moment.at) - 7" :y="STORY.top - 23" width="14" height="15" fill="var(--ink)" />
+          <text :x="xOf(moment.at)" :y="STORY.top - 11" text-anchor="middle" class="count">
             {{ i + 1 }}
           </text>
         </g>

@@ -54,7 +54,6 @@ test('what happened on the way, in order, within the weeks drawn', () => {
       ],
     },
     ago(90),
-    NOW,
   );
   expect(moments).toEqual([
     { at: ago(30), words: 'first lesson on record' },

@@ -75,7 +75,7 @@ interface Told {
 }
 
 /** What happened on the way, the earliest first: lessons begun, hands measured, pain and the word to play again. */
-export function storyMoments({ lessons, measured, stops }: Told, from: number, now: number): StoryMoment[] {
+export function storyMoments({ lessons, measured, stops }: Told, from: number): StoryMoment[] {
   const taught = lessons.filter(({ state }) => state === 'taught' || state === 'written');
   const first = taught.map(({ startsAt }) => Date.parse(startsAt)).sort((a, b) => a - b)[0];
   return [
@@ -86,6 +86,6 @@ export function storyMoments({ lessons, measured, stops }: Told, from: number, n
       ...(to === null ? [] : [{ at: to, words: 'cleared to play' }]),
     ]),
   ]
-    .filter(({ at }) => at >= from && at <= now)
+    .filter(({ at }) => at >= from)
     .sort((a, b) => a.at - b.at);
 }

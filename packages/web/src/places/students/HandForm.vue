@@ -11,6 +11,7 @@ import { playedChoices, playedWords } from '../../words/played-words';
 import { call } from '../../session/api';
 import { useDrafts } from '../../session/drafts';
 import { useKeeping } from '../../session/keeping';
+import HandTest from './HandTest.vue';
 import { fieldsOf, recordsOf, type HandFields } from './hand-fields';
 
 const props = defineProps<{ student: StudentBody }>();
@@ -67,10 +68,11 @@ defineExpose({ edit });
 
 <template>
   <HouseDialog v-model="open" title="Measure and set" size="lg">
-    <p class="note">
-      After three easy minutes. Fingers 1 and 4 as wide as stays easy, never forced; the neck is the ruler.
-      Pain: stop, and ask a doctor or a hand therapist.
-    </p>
+    <HandTest
+      :scale="Number(fields.scale)"
+      :frets="Number(fields.frets)"
+      @use="(mm) => (fields.reach = mm)"
+    />
     <p v-if="wrong" class="refusal" role="alert">{{ wrong }}</p>
     <BothVersions :keeping="keeping" @kept="done" />
     <form class="grid" @submit.prevent="keep">

@@ -8,6 +8,7 @@ import { setupWords, tuningWords } from '../../words';
 import { playedWords } from '../../words/played-words';
 import ShimMark from '../../instruments/ShimMark.vue';
 import HandForm from './HandForm.vue';
+import { limitText } from './hand-words';
 
 const props = defineProps<{ student: StudentBody; mayWrite: boolean }>();
 const emit = defineEmits<{ kept: [] }>();
@@ -104,6 +105,7 @@ const bars = computed(() =>
         change ?? (student.limits.value.assumed ? 'assumed until you set it' : 'set by the teacher')
       }}</span>
     </div>
+    <p class="small">{{ limitText(student.limitSaid) }}</p>
     <BButton v-if="mayWrite" variant="outline-secondary" size="sm" @click="edit">Measure and set</BButton>
     <HandForm ref="form" :student="student" @kept="emit('kept')" />
   </section>

@@ -66,7 +66,7 @@ const send = (version: number, archived: boolean) =>
     params: { studentId: props.student.id },
     body: { version, name: name.value, bornOn: bornOn.value || null, archived, another: another.value },
   });
-const refresh = () => readAnew(client, 'student', 'board');
+const refresh = () => readAnew(client, 'student', 'board', 'progress', 'class');
 const keeping = useKeeping<StudentBody>({
   name: 'Name and birthday',
   send: async (version) => {
