@@ -889,7 +889,7 @@ export const MUTANTS = [
     'letters.test',
   ),
   server('letters/letters.service.ts', 'age >= OF_AGE', 'age > OF_AGE', 'letters.test'),
-  server('letters/letters.service.ts', ' && equal(known.content, content)', '', 'letters.test'),
+  server('letters/letters.service.ts', ' && isDeepStrictEqual(known.content, content)', '', 'letters.test'),
   server('letters/letters.service.ts', 'known?.studentId === studentId && ', '', 'letters.test'),
   server('letters/letters.service.ts', ' || !endsPlaying(feel)', '', 'letters.test'),
   server(

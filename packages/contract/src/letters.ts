@@ -2,7 +2,6 @@
 import * as v from 'valibot';
 import { personNameSchema, reasonSchema } from './basics';
 
-export const LETTER_KINDS = ['report', 'pain'] as const;
 /** Waiting until somebody handed it on (printed, or saved for the post), or took it back. */
 export const LETTER_STATES = ['waiting', 'handed on', 'taken back'] as const;
 
@@ -34,7 +33,7 @@ export const letterSchema = v.object({
   id: v.string(),
   studentId: v.string(),
   student: v.string(),
-  kind: v.picklist(LETTER_KINDS),
+  kind: v.picklist(['report', 'pain']),
   state: v.picklist(LETTER_STATES),
   version: v.number(),
   madeAt: v.string(),

@@ -5,7 +5,7 @@ import { chanceSchema, painSchema } from './mastery';
 const whoSchema = { studentId: v.string(), name: v.string() };
 const ofSkill = { ...whoSchema, skillId: v.string(), skill: v.string() };
 
-export const heldSchema = v.object({
+const heldSchema = v.object({
   takes: v.number(),
   classes: v.array(
     v.object({

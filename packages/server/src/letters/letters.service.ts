@@ -2,11 +2,11 @@
  * The outbox: letters that teachers wrote to those at home, and the one the house writes when a hand hurts. They wait until
  * somebody hands them on; nothing leaves this computer by itself.
  */
+import { isDeepStrictEqual } from 'node:util';
 import type { LetterBody, LetterContent } from '@finch/contract';
 import { endsPlaying, type Feel } from '@finch/core/drills';
 import { ageAt } from '@finch/core/hands';
 import { dayReader } from '@finch/core/mastery';
-import equal from 'fast-deep-equal';
 import type { DataSource, EntityManager } from 'typeorm';
 import { guardiansOf } from '../accounts/accounts.service';
 import { need, type Who } from '../accounts/rights';
@@ -63,7 +63,7 @@ export function makeLetters(database: DataSource, clock: Clock): Letters {
           return bodyById(manager, id);
         // The same letter sent twice is one letter.
         const known = await repository.letterRow(manager, id);
-        if (known?.studentId === studentId && equal(known.content, content)) return bodyOf(known);
+        if (known?.studentId === studentId && isDeepStrictEqual(known.content, content)) return bodyOf(known);
         throw new Refusal('write.twice', 'id', 'a new id; this letter is in the outbox already');
       });
     },

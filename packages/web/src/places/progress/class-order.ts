@@ -6,7 +6,7 @@ export interface ClassCell {
   readonly chance: number | null;
   readonly mark: 'stuck' | 'slipping' | 'due' | null;
 }
-export interface ClassRow {
+interface ClassRow {
   readonly skillId: string;
   readonly cells: readonly ClassCell[];
   /** Students who met it, and of them who is stuck in it or losing it. */
