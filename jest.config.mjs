@@ -18,6 +18,7 @@ const esmOnly = [
   'bootstrap-vue-next',
   'pinia',
   'nostics',
+  'pitchy',
   '@vueuse',
 ].join('|');
 const transform = {

@@ -167,3 +167,27 @@ test.describe('on a tablet', () => {
     await expect(page.getByRole('button', { name: 'Drill bars' })).toBeVisible();
   });
 });
+
+test('tune up first: reference tones, the simulated player string by string, and a microphone that is not there', async ({
+  page,
+  sit,
+}) => {
+  await sit('Junia Ardlesey');
+  await page.getByRole('button', { name: 'Tune up' }).click();
+  await page.getByRole('button', { name: 'Hear string 5, A' }).click();
+  await page.getByRole('button', { name: 'Listen by microphone' }).click();
+  await expect(page.getByText(/^No microphone was found|^The microphone/)).toBeVisible();
+  await page.getByRole('button', { name: 'Listen to the simulated player' }).click();
+  await expect(page.getByText(/^String 6, E: \d+ cents too low: tighten it\.$/)).toBeVisible();
+  await expect(page.getByText(/^String 5, A: \d+ cents too high: slacken it\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await expect(page.getByText(/^String \d/)).toHaveCount(0);
+  // The card is the first thing under it, in its order.
+  const tuning = await page.getByRole('region', { name: 'Tune up first' }).boundingBox();
+  const neck = await page.locator('.neck-sheet').boundingBox();
+  const time = await page.locator('.time').boundingBox();
+  expect(tuning && neck && time && tuning.y < neck.y && neck.y < time.y).toBe(true);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Next card' }).click();
+  await expect(page.getByRole('region', { name: 'Tune up first' })).toHaveCount(0);
+});

@@ -17,7 +17,7 @@ const skills = [
     chance: sure(0.7),
     history: [point(at(0), 0.4), point(at(0, 18), 0.5), point(at(3), 0.8)],
   },
-  { skillId: 'am', chance: sure(0.3), history: [point(at(2), 0.2)] },
+  { skillId: 'am', chance: sure(0.3), history: [point(at(2), 0.2), point(at(3, 9), 0.2)] },
   { skillId: 'thirds', chance: null, history: [] },
   { skillId: 'waltz', chance: sure(0.9), history: [] },
 ];

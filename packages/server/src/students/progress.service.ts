@@ -50,8 +50,6 @@ function progressOf(views: readonly StudentView[], now: number): Omit<ProgressBo
     skillId,
     skill: names.get(skillId) ?? skillId,
   });
-  /** What left the syllabus is told of nowhere. */
-  const known = ({ skillId }: { readonly skillId: string }) => names.has(skillId);
   const stuck = views.flatMap((view) =>
     view.state.skills.filter((skill) => skill.marks.stuck).map((skill) => ({ view, skill })),
   );
@@ -71,7 +69,7 @@ function progressOf(views: readonly StudentView[], now: number): Omit<ProgressBo
         })),
     },
     surprises: views
-      .flatMap((view) => view.state.surprises.filter(known).map((surprise) => ({ view, surprise })))
+      .flatMap((view) => view.state.surprises.map((surprise) => ({ view, surprise })))
       .sort((a, b) => a.surprise.chance - b.surprise.chance)
       .slice(0, SHOWN.surprises)
       .map(({ view, surprise: { skillId, chance: _, ...surprise } }) => ({
@@ -81,7 +79,7 @@ function progressOf(views: readonly StudentView[], now: number): Omit<ProgressBo
     tense: views
       .flatMap((view) => {
         const { tense } = view.state;
-        if (!tense || !known(tense)) return [];
+        if (!tense) return [];
         return [{ ...tense, ...named(view, tense.skillId), limit: view.limits.value.gripEffort }];
       })
       .sort((a, b) => Number(b.pain) - Number(a.pain) || b.hard - a.hard),

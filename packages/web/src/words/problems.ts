@@ -50,6 +50,11 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'chord.german-h': (_, detail) => `H is B where B means B♭. Read it as ${chordText(detail)}?`,
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
+  'mic.refused': () =>
+    'The microphone may not be heard here: allow it in the browser for this page, or tune by the reference tones.',
+  'mic.none': () => 'No microphone was found: plug one in, or tune by the reference tones.',
+  'mic.busy': () =>
+    'The microphone could not be opened: another program may hold it. Close that, or tune by the reference tones.',
   'measure.few': () => 'Measure at two places at least.',
   'measure.first': (at) =>
     `With the first finger on fret ${at} the little finger lies on a higher fret. Look once more.`,

@@ -16,6 +16,7 @@ import NoPlaying from './NoPlaying.vue';
 import TenseHand from './TenseHand.vue';
 import RoomHead from './RoomHead.vue';
 import TempoSheet from './TempoSheet.vue';
+import TuneUp from './TuneUp.vue';
 import { useCardHeard } from './use-card-heard';
 import { useCardShown } from './use-card-shown';
 import { usePracticeRoom } from './use-practice-room';
@@ -107,6 +108,11 @@ useKeys('practice', {
         class="wide"
         :where="painWhere"
         :instead="cards.length > 0"
+      />
+      <TuneUp
+        v-else-if="data && cards.length && at === 0"
+        class="wide"
+        :instrument="data.taught.instrument"
       />
       <template v-if="error || !data" />
       <LastCard
@@ -200,25 +206,19 @@ useKeys('practice', {
   gap: var(--space-2);
   align-content: start;
   grid-auto-rows: max-content;
+  /* Two columns below whatever stands over both. */
+  grid-auto-flow: row dense;
 }
 .wide {
   grid-column: 1 / 3;
 }
-.bars {
-  grid-column: 1;
-  grid-row: 2;
-}
-.time {
-  grid-column: 2;
-  grid-row: 2;
-}
+.bars,
 .answer {
   grid-column: 1;
-  grid-row: 3 / 4;
 }
+.time,
 .feel-sheet {
   grid-column: 2;
-  grid-row: 3;
 }
 @media (max-width: 699px) {
   .room-body {
