@@ -79,7 +79,7 @@ export const MUTANTS = [
 
   core(
     'mastery/targets.ts',
-    ' + tempoLoad(skill.targetBpm, grader.predictedBpm(items))',
+    ' + tempoLoad(skill.targetBpm, grader.predictedBpm(items, notesABeat(recipe)))',
     '',
     'mastery/targets',
   ),
@@ -880,10 +880,12 @@ export const MUTANTS = [
   ),
   core(
     'mastery/difficulty.ts',
-    'gradeOf(freeLinePoints(notes, holdModel(hand, instrument)))',
-    '10',
+    'const points = freeLinePoints(notes, holdModel(hand, instrument));',
+    'const points = 10;',
     'mastery/difficulty',
   ),
+  core('mastery/difficulty.ts', '/ notesABeat]', ']', 'mastery/difficulty'),
+  core('mastery/difficulty.ts', "recipe.family === 'triad pairs' ? 3 : 2", '2', 'mastery/difficulty'),
   core('hands/measure.ts', 'b.low > a.low ? b : a', 'a', 'hands/measure'),
   core('hands/measure.ts', 'narrowest.high + SLACK_MM', '999', 'hands/measure'),
   core('hands/measure.ts', 'fourth + 1', 'fourth', 'hands/measure'),

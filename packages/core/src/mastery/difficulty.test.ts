@@ -1,5 +1,5 @@
 /** How hard the skills of the syllabus are for a hand: a number for each, and the same however it is worked out. */
-import { evidenceOf, makeDrill } from '../drills';
+import { evidenceOf, makeDrill, triadPairs } from '../drills';
 import { gripItem } from '../drills/grip-item';
 import type { Item } from '../drills/items';
 import { gradeOf } from '../effort/hold';
@@ -7,7 +7,8 @@ import { averageHand, makeHand, standardGuitar } from '../fretboard';
 import { PRIOR_FIT } from '../hands';
 import { must } from '../kernel';
 import { firstSyllabus, ownDrills, skillsOf } from '../syllabus';
-import { difficultyLogits, makeGrader } from './difficulty';
+import { TICKS_A_BEAT } from '../score/ticks';
+import { difficultyLogits, makeGrader, notesABeat } from './difficulty';
 import { targetLoad } from './targets';
 
 const taught = { hand: averageHand, instrument: standardGuitar };
@@ -87,7 +88,48 @@ describe('a line', () => {
         );
       });
       for (const [i, target] of targets.entries())
-        expect([skill.id, i === 0 || Math.abs(target - targets[i - 1]) < 0.9]).toEqual([skill.id, true]);
+        expect([skill.id, i === 0 || Math.abs(target - targets[i - 1]) < 1.5]).toEqual([skill.id, true]);
+    }
+  });
+
+  test('a tempo is measured on what the hand plays by itself, so many notes a beat', () => {
+    const grader = makeGrader({ hand: averageHand, instrument: standardGuitar });
+    // Two plain notes a second: 60 a minute at two a beat, 30 at four. The slowest line counts, and a change before any line.
+    const plain = line([6, 12, 1], [6, 13, 2], [5, 12, 1], [5, 13, 2]);
+    expect(grader.predictedBpm([plain], 2)).toBeCloseTo(60, 9);
+    expect(grader.predictedBpm([plain], 4)).toBeCloseTo(30, 9);
+    const wide = line([6, 1, 1], [6, 5, 4]);
+    expect(grader.predictedBpm([plain, wide], 2)).toBeLessThan(60);
+    const change: Item = { kind: 'change', from: EM, to: F };
+    expect(grader.predictedBpm([plain, change], 2)).toBe(grader.predictedBpm([change], 4));
+    expect(grader.predictedBpm([F], 2)).toBeNull();
+  });
+
+  test('notes a beat are what the drill plays: asked of every line the house makes', () => {
+    const drills = firstSyllabus.skills
+      .flatMap(({ practice }) => practice.map(({ recipe }) => recipe))
+      .filter(({ family }) => ['scale in the shape', 'two a string', 'triad pairs'].includes(family))
+      .concat(
+        triadPairs({
+          root: 'C',
+          pair: 'stacked',
+          sound: 'maj7',
+          strings: [3, 2, 1],
+          played: 'lines',
+          roots: 1,
+          drone: true,
+        }),
+      )
+      .map((recipe) => must(makeDrill(recipe, taught)))
+      .filter(({ items }) => items.some(({ kind }) => kind === 'line'));
+    expect(drills.length).toBeGreaterThan(20);
+    expect(new Set(drills.map(({ recipe }) => recipe.family)).size).toBe(3);
+    for (const drill of drills) {
+      const { recipe } = drill;
+      const ticks = drill.score.parts[0].bars.flatMap(({ events }) =>
+        events.filter(({ notes }) => notes.length).map(({ ticks }) => ticks),
+      );
+      expect([recipe.family, TICKS_A_BEAT / Math.min(...ticks)]).toEqual([recipe.family, notesABeat(recipe)]);
     }
   });
 });

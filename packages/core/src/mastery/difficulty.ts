@@ -4,18 +4,22 @@
  */
 import { plainChangeSeconds } from '../changes/grade-change';
 import { itemKey, type GripItem, type Item } from '../drills/items';
+import type { Recipe } from '../drills/recipe';
 import type { Take } from '../drills/take';
 import { gradeGrip } from '../effort/grade-grip';
 import { gradeOf, holdModel } from '../effort/hold';
 import type { DifficultyFit, TaughtHand } from '../hands/taught-hand';
-import { freeLinePoints } from '../scales/line-effort';
+import { freeLinePoints, lineRate } from '../scales/line-effort';
 import { MASTERY } from './constants';
 
 export interface ItemGrader {
   /** Grade 0 to 100. */
   readonly effort: (item: Item) => number;
-  /** Tempo in bpm at which the hand itself would change, over the slowest change among the items; null without changes. */
-  readonly predictedBpm: (items: readonly Item[]) => number | null;
+  /**
+   * Tempo in bpm at which the hand itself would change, over the slowest change among the items; without a change that at which
+   * it would play the slowest line, so many notes a beat; null where there is neither.
+   */
+  readonly predictedBpm: (items: readonly Item[], notesABeat: number) => number | null;
 }
 
 /** A grip no hand of this kind can hold counts as the hardest there is. */
@@ -48,34 +52,47 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): Ite
     changes.set(key, bpm);
     return bpm;
   };
-  const lineGrade = (item: Extract<Item, { kind: 'line' }>): number => {
+  const lines = new Map<string, number>();
+  const linePoints = (item: Extract<Item, { kind: 'line' }>): number => {
     const key = itemKey(item);
-    const known = grips.get(key);
+    const known = lines.get(key);
     if (known !== undefined) return known;
     const notes = item.notes.map(({ string, fret, finger }) => ({
       stringIndex: instrument.openPitches.length - string,
       fret,
       finger,
     }));
-    const grade = Math.min(BEYOND, gradeOf(freeLinePoints(notes, holdModel(hand, instrument))));
-    grips.set(key, grade);
-    return grade;
+    const points = freeLinePoints(notes, holdModel(hand, instrument));
+    lines.set(key, points);
+    return points;
   };
   const effort = (item: Item): number => {
     if (item.kind === 'grip') return gripEffort(item);
     if (item.kind === 'change') return Math.max(gripEffort(item.from), gripEffort(item.to));
-    return item.kind === 'line' ? lineGrade(item) : MASTERY.noteEffort;
+    return item.kind === 'line' ? Math.min(BEYOND, gradeOf(linePoints(item))) : MASTERY.noteEffort;
   };
   return {
     effort,
-    predictedBpm: (items) => {
-      let slowest: number | null = null;
-      for (const item of items) {
-        if (item.kind === 'change') slowest = Math.min(slowest ?? Number.POSITIVE_INFINITY, changeBpm(item));
-      }
-      return slowest;
+    predictedBpm: (items, notesABeat) => {
+      const slowest = (all: readonly number[]) => (all.length ? Math.min(...all) : null);
+      const changing = slowest(items.flatMap((item) => (item.kind === 'change' ? [changeBpm(item)] : [])));
+      return (
+        changing ??
+        slowest(
+          items.flatMap((item) =>
+            item.kind === 'line' ? [(60 * lineRate(linePoints(item))) / notesABeat] : [],
+          ),
+        )
+      );
     },
   };
+}
+
+/** Notes a beat of a line: what the recipe says, else what its family plays. */
+export function notesABeat(recipe: Recipe): number {
+  const { perBeat } = recipe.parameters as { readonly perBeat?: unknown };
+  if (typeof perBeat === 'number') return perBeat;
+  return recipe.family === 'triad pairs' ? 3 : 2;
 }
 
 /** Difficulty in logits of the items a skill was exercised by, the hardest of them deciding. */
@@ -118,13 +135,13 @@ export function tempoLoad(tempoBpm: number | null, predictedBpm: number | null):
 
 /** Load in logits that a take put on a skill: its own items and the tempo it was played at. */
 export function takeLoad(
-  take: Pick<Take, 'items' | 'tempoBpm'>,
+  take: Pick<Take, 'items' | 'recipe' | 'tempoBpm'>,
   items: readonly Item[],
   grader: ItemGrader,
   fit: DifficultyFit,
 ): number {
   return (
     difficultyLogits(items, take.items, grader, fit) +
-    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items))
+    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items, notesABeat(take.recipe)))
   );
 }

@@ -12,7 +12,7 @@ import type { Skill, Syllabus } from '../syllabus/skill';
 import { askedOf, skillsOf } from '../syllabus/skills-of';
 import { dayReader } from './days';
 import { cleanChance } from './ability';
-import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from './difficulty';
+import { difficultyLogits, makeGrader, notesABeat, tempoLoad, type ItemGrader } from './difficulty';
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { limitSaid, tenseIn, withFelt, type Felt, type LimitSaid, type TenseSkill } from './felt';
 import {
@@ -233,7 +233,8 @@ function exerciser({ syllabus, difficultyFit }: Pick<ReplayContext, 'syllabus' |
   const known = new Map<ItemGrader, Map<string, Exercised>>();
   const asked = askedOf(syllabus);
   return (take: Pick<Take, 'items' | 'recipe'>, grader: ItemGrader): Exercised => {
-    const key = `${asked(take.recipe)}|${take.items.map(itemKey).join('|')}`;
+    const perBeat = notesABeat(take.recipe);
+    const key = `${perBeat} ${asked(take.recipe)}|${take.items.map(itemKey).join('|')}`;
     let ofHand = known.get(grader);
     if (!ofHand) known.set(grader, (ofHand = new Map()));
     let found = ofHand.get(key);
@@ -242,7 +243,7 @@ function exerciser({ syllabus, difficultyFit }: Pick<ReplayContext, 'syllabus' |
       found = {
         skills: skillsOf(take, syllabus).map(({ skill, items }) => ({ skill, difficulty: load(items) })),
         surroundings: load(take.items),
-        predictedBpm: grader.predictedBpm(take.items),
+        predictedBpm: grader.predictedBpm(take.items, perBeat),
       };
       ofHand.set(key, found);
     }

@@ -26,7 +26,7 @@ function ownLoad(skill: Skill, hand: Hand): number | null {
   if (!drill.ok) return null;
   const grader = makeGrader({ hand, instrument: standardGuitar });
   const own = skillsOf(drill.value, { skills: [skill] })[0]?.items ?? drill.value.items;
-  return takeLoad({ items: drill.value.items, tempoBpm: skill.targetBpm }, own, grader, PRIOR_FIT);
+  return takeLoad({ ...drill.value, tempoBpm: skill.targetBpm }, own, grader, PRIOR_FIT);
 }
 
 test.each([0.8, 0.82, 0.97, 1.13])(
@@ -82,7 +82,7 @@ test('a target tempo over what the hand would play is a load of its own', () => 
   const { items } = drill.value;
   const own = skillsOf(drill.value, { skills: [change] })[0].items;
   expect(loadFor(fast, averageHand)).toBeCloseTo(
-    difficultyLogits(own, items, grader, PRIOR_FIT) + tempoLoad(200, grader.predictedBpm(items)),
+    difficultyLogits(own, items, grader, PRIOR_FIT) + tempoLoad(200, grader.predictedBpm(items, 2)),
     9,
   );
   expect(loadFor(fast, averageHand)).toBeGreaterThan(

@@ -10,7 +10,7 @@ import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/r
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
-import { difficultyLogits, makeGrader, tempoLoad, type ItemGrader } from '../mastery/difficulty';
+import { difficultyLogits, makeGrader, notesABeat, tempoLoad, type ItemGrader } from '../mastery/difficulty';
 import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
@@ -165,7 +165,8 @@ function chanceOf(
 ): number {
   const items = skillsOf(drill, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
   const difficulty = difficultyLogits(items, drill.items, grader, context.taught.difficultyFit);
-  const load = difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items));
+  const load =
+    difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items, notesABeat(drill.recipe)));
   return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
 }
 

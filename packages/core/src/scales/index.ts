@@ -12,7 +12,7 @@ export { inPosition, unstretchedPositions, type Position, type StretchSchool } f
 export { acrossStrings, alongString, type Across, type AlongString, type WholeSteps } from './across';
 export { pentatonicBoxes, scaleForms, type Box, type ScaleForm } from './boxes';
 export { PAIR_STEPS, scalePairs, type Pair, type PairKind } from './pairs';
-export { freeLinePoints, lineEffort, type LineEffort, type LineHand } from './line-effort';
+export { freeLinePoints, lineEffort, lineRate, type LineEffort, type LineHand } from './line-effort';
 export { aroundForm, turnsAround, type AroundForm, type LineRole, type Turn } from './around-form';
 export { LINE_STYLES, type LineStyle } from './line-styles';
 export { boardSpoken, drawBoard, type BoardNote, type BoardShow } from './draw-board';

@@ -35,10 +35,13 @@ export function lineEffort(
   { hand, instrument, limit, pace }: LineHand,
 ): LineEffort {
   const points = freeLinePoints(notes, holdModel(hand, instrument));
-  const harder = Math.max(0, points - RATE.plainPoints) / RATE.halvedBy;
-  const notesPerSecond = (RATE.plain * Math.exp(-pace.logFactor)) / 2 ** harder;
+  const notesPerSecond = lineRate(points) * Math.exp(-pace.logFactor);
   return { points, notesPerSecond: points > limit ? null : notesPerSecond };
 }
+
+/** Notes a second at which the reference hand plays a line of so many points. */
+export const lineRate = (points: number): number =>
+  RATE.plain / 2 ** (Math.max(0, points - RATE.plainPoints) / RATE.halvedBy);
 
 /** Points of a line at four notes a second and slower: the hardest place the hand takes, and every move of the hand. */
 export function freeLinePoints(notes: readonly LineNote[], model: HoldModel): number {
