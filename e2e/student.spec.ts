@@ -10,7 +10,8 @@ async function answerCard(page: Page): Promise<void> {
   } else if (await page.locator('.quick').count())
     await page.locator('.quick').getByRole('button', { name: '9', exact: true }).tap();
   else if (await page.locator('.quiz').count()) {
-    while (await page.locator('.quiz-frets').count()) await page.locator('.quiz-frets button').first().tap();
+    const answers = page.locator('.quiz-neck button, .quiz-choices button');
+    while (await answers.count()) await answers.first().tap();
   } else await page.getByRole('button', { name: 'Played' }).tap();
 }
 
