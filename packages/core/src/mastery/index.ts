@@ -36,3 +36,4 @@ export { heldOf, NOTHING_FORETOLD, together, type Held, type HeldClass, type Sur
 export type { TenseSkill } from './felt';
 export type { PainStop } from './pain';
 export { strandStories, type StrandStory, type StoryPoint } from './story';
+export { studioFit, type FirstTakes } from './studio-fit';

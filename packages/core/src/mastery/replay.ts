@@ -29,6 +29,7 @@ import { isSure } from './states';
 import { afterTake, standsBefore, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
+import { skillKey, withFirst, type FirstTakes } from './studio-fit';
 import { hardThirdOf, targetLoad } from './targets';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
@@ -51,6 +52,7 @@ export interface StudentState {
     readonly pain: number;
     readonly unanswered: number;
   };
+  readonly firsts: ReadonlyMap<string, FirstTakes>;
   /** What was said of takes before they were played, and what came. */
   readonly foretold: Foretold;
   /** Skills that went far otherwise than said, in the last week. */
@@ -81,6 +83,8 @@ export interface SkillsSoFar {
   pain: PainSoFar;
   stops: readonly PainStop[];
   foretold: Foretold;
+  /** First takes of each skill, for the studio's fit. */
+  readonly firsts: Map<string, FirstTakes>;
   /** The last two weeks, by skill and day. */
   daysSaid: readonly DaySaid[];
   felt: readonly Felt[];
@@ -103,9 +107,19 @@ export function makeReplayer(context: ReplayContext): Replayer {
   const targetOf = (sofar: SkillsSoFar, skill: Skill): number => {
     const known = sofar.targets.get(skill.id);
     if (known !== undefined) return known;
-    const load = targetLoad(skill, context, graders(sofar.since), sofar.since);
+    const load = targetLoad(skill, context, graders(sofar.since), sofar.since) + shiftOf(skill);
     sofar.targets.set(skill.id, load);
     return load;
+  };
+  const shiftOf = (skill: Skill): number => context.difficultyFit.shiftLogits[skillKey(skill.id)] ?? 0;
+  const starts = new WeakMap<SkillsSoFar, Map<string, ReturnType<typeof startingBelief>>>();
+  /** What was believed of a skill before its first take. */
+  const start0 = (skill: Skill, sofar: SkillsSoFar) => {
+    let of = starts.get(sofar);
+    if (!of) starts.set(sofar, (of = new Map()));
+    let start = of.get(skill.id);
+    if (!start) of.set(skill.id, (start = startingBelief(skill, sofar.skills)));
+    return start;
   };
   return {
     targetOf,
@@ -122,6 +136,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
       pain: { painMs: null, clearedMs: null },
       stops: [],
       foretold: NOTHING_FORETOLD,
+      firsts: new Map(),
       daysSaid: [],
       felt: [],
     }),
@@ -149,12 +164,19 @@ export function makeReplayer(context: ReplayContext): Replayer {
           continue;
         }
         const before = sofar.skills.get(skill.id) ?? null;
-        const load = difficulty + faster;
+        const load = difficulty + shiftOf(skill) + faster;
         const target = targetOf(sofar, skill);
         const start = before?.belief ?? startingBelief(skill, sofar.skills);
         const stands = standsBefore(before, start, at, load);
         const chance = cleanChance(stands.rested, stands.load);
         const clean = take.result === 'clean';
+        const first = withFirst(
+          sofar.firsts.get(skill.id),
+          start0(skill, sofar),
+          load - shiftOf(skill),
+          clean,
+        );
+        if (first) sofar.firsts.set(skill.id, first);
         sofar.foretold = withTake(sofar.foretold, chance.mean, clean);
         sofar.daysSaid = withDaySaid(sofar.daysSaid, {
           skillId: skill.id,
@@ -204,6 +226,7 @@ export function stateAt(
     takes: sofar.takes,
     lastTakeAt: sofar.lastTakeAt,
     feels: { ...sofar.feels },
+    firsts: sofar.firsts,
     foretold: sofar.foretold,
     surprises: surprisesOf(sofar.daysSaid, now),
     limitSaid: limitSaid(sofar.felt, now),
