@@ -29,7 +29,7 @@ import { isSure } from './states';
 import { afterTake, standsBefore, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
 import { skillStateAt, type SkillState } from './skill-state';
-import { skillKey, withFirst, type FirstTakes } from './studio-fit';
+import { skillShift, withFirst, type FirstTakes } from './studio-fit';
 import { hardThirdOf, targetLoad } from './targets';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
@@ -111,16 +111,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
     sofar.targets.set(skill.id, load);
     return load;
   };
-  const shiftOf = (skill: Skill): number => context.difficultyFit.shiftLogits[skillKey(skill.id)] ?? 0;
-  const starts = new WeakMap<SkillsSoFar, Map<string, ReturnType<typeof startingBelief>>>();
-  /** What was believed of a skill before its first take. */
-  const start0 = (skill: Skill, sofar: SkillsSoFar) => {
-    let of = starts.get(sofar);
-    if (!of) starts.set(sofar, (of = new Map()));
-    let start = of.get(skill.id);
-    if (!start) of.set(skill.id, (start = startingBelief(skill, sofar.skills)));
-    return start;
-  };
+  const shiftOf = (skill: Skill): number => skillShift(context.difficultyFit, skill.id);
   return {
     targetOf,
     begin: (now) => ({
@@ -170,13 +161,8 @@ export function makeReplayer(context: ReplayContext): Replayer {
         const stands = standsBefore(before, start, at, load);
         const chance = cleanChance(stands.rested, stands.load);
         const clean = take.result === 'clean';
-        const first = withFirst(
-          sofar.firsts.get(skill.id),
-          start0(skill, sofar),
-          load - shiftOf(skill),
-          clean,
-        );
-        if (first) sofar.firsts.set(skill.id, first);
+        const unshifted = load - shiftOf(skill);
+        sofar.firsts.set(skill.id, withFirst(sofar.firsts.get(skill.id), start, unshifted, clean));
         sofar.foretold = withTake(sofar.foretold, chance.mean, clean);
         sofar.daysSaid = withDaySaid(sofar.daysSaid, {
           skillId: skill.id,

@@ -12,30 +12,38 @@ const FIT = { takes: 3, students: 3, spread: 0.8, most: 1.5 } as const;
 
 /** First takes of a skill: how many, and sums of what came less what was said, and of what a shift changes of that. */
 export interface FirstTakes {
+  /** What was believed of it before any take. */
+  readonly start: Belief;
   readonly takes: number;
   readonly over: number;
   readonly information: number;
 }
 
-/** With one more take; later ones than the first few leave it as it is. @param start what was believed before any take */
+/** With one more take; later ones than the first few leave it as it is. @param believed what is believed when the take begins */
 export function withFirst(
   before: FirstTakes | undefined,
-  start: Belief,
+  believed: Belief,
   load: number,
   clean: boolean,
-): FirstTakes | undefined {
+): FirstTakes {
   if (before && before.takes >= FIT.takes) return before;
+  const start = before?.start ?? believed;
   const kappa = 1 / Math.sqrt(1 + (Math.PI * start.variance) / 8);
   const p = logistic(kappa * (start.mean - load));
   return {
+    start,
     takes: (before?.takes ?? 0) + 1,
     over: (before?.over ?? 0) + (clean ? 1 : 0) - p,
     information: (before?.information ?? 0) + kappa * p * (1 - p),
   };
 }
 
-/** Name of a skill among the shifts of a fit. */
-export const skillKey = (skillId: string): string => `skill ${skillId}`;
+/** Name of a skill among the shifts of a fit, which hold items too. */
+const skillKey = (skillId: string): string => `skill ${skillId}`;
+
+/** What the studio found a skill harder than said, logits. */
+export const skillShift = ({ shiftLogits }: DifficultyFit, skillId: string): number =>
+  shiftLogits[skillKey(skillId)] ?? 0;
 
 /** Shifts of a studio, logits, above 0 where it was harder than said. @param version names it among fits */
 export function studioFit(

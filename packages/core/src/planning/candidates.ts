@@ -12,6 +12,7 @@ import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
 import { difficultyLogits, makeGrader, notesABeat, tempoLoad, type ItemGrader } from '../mastery/difficulty';
 import type { StudentState } from '../mastery/replay';
+import { skillShift } from '../mastery/studio-fit';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
 import { isUse, ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
@@ -164,7 +165,9 @@ function chanceOf(
   grader: ItemGrader,
 ): number {
   const items = skillsOf(drill, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
-  const difficulty = difficultyLogits(items, drill.items, grader, context.taught.difficultyFit);
+  const { difficultyFit } = context.taught;
+  const difficulty =
+    difficultyLogits(items, drill.items, grader, difficultyFit) + skillShift(difficultyFit, skill.id);
   const load =
     difficulty + tempoLoad(drill.tempoBpm, grader.predictedBpm(drill.items, notesABeat(drill.recipe)));
   return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;

@@ -2,7 +2,7 @@
  * What each student's log told so far, in memory: read on a worker thread, once however many ask, and again only when something
  * was logged or the ground changed. A cache that may always be thrown away.
  */
-import { PRIOR_FIT } from '@finch/core/hands';
+import type { DifficultyFit } from '@finch/core/hands';
 import { isDated, type LogSoFar } from '@finch/core/mastery';
 import { Refusal } from '../platform/problems';
 import type { LogRead, LogToRead, Places } from '../practice/log-reading';
@@ -14,11 +14,17 @@ export interface WantedLog extends LogToRead {
   readonly places: Places;
 }
 
+/** What every log of a studio is read by. */
+export interface ReadingGround {
+  readonly syllabus: SyllabusVersion;
+  readonly fit: DifficultyFit;
+}
+
 export interface LogBook {
   /** What every log wanted says, by student. Refuses with 503 where they cannot all be read in a few seconds: reading goes on. */
   readonly read: (
     studioId: string,
-    syllabus: SyllabusVersion,
+    ground: ReadingGround,
     wanted: readonly WantedLog[],
     now: number,
   ) => Promise<ReadonlyMap<string, LogSoFar>>;
@@ -41,11 +47,11 @@ export function makeLogBook(work: Work): LogBook {
 
   const begin = (
     studioId: string,
-    syllabus: SyllabusVersion,
+    { syllabus, fit }: ReadingGround,
     students: readonly WantedLog[],
     now: number,
   ): void => {
-    const asked = { studioId, syllabus: syllabus.content, difficultyFit: PRIOR_FIT, students, now };
+    const asked = { studioId, syllabus: syllabus.content, difficultyFit: fit, students, now };
     const done = work.run('readLogs', asked).then((read) => {
       for (const one of read) known.set(one.studentId, one);
     });
@@ -58,7 +64,7 @@ export function makeLogBook(work: Work): LogBook {
   };
 
   return {
-    read: async (studioId, syllabus, wanted, now) => {
+    read: async (studioId, ground, wanted, now) => {
       const until = Date.now() + PATIENCE_MS;
       for (;;) {
         const missing = wanted.filter((one) => !isKnown(known.get(one.studentId), one, now));
@@ -70,7 +76,7 @@ export function makeLogBook(work: Work): LogBook {
             `${wanted.length - missing.length} of ${wanted.length} students`,
           );
         const idle = missing.filter((one) => !reading.has(one.studentId));
-        for (let i = 0; i < idle.length; i += CHUNK) begin(studioId, syllabus, idle.slice(i, i + CHUNK), now);
+        for (let i = 0; i < idle.length; i += CHUNK) begin(studioId, ground, idle.slice(i, i + CHUNK), now);
         // A reading that began before something was logged does not know it: then the next round begins another.
         await within(
           Promise.all(missing.map((one) => reading.get(one.studentId))),

@@ -1,5 +1,4 @@
 /** npm run rebuild: reads every log of a studio anew, and says where what was stored told otherwise. */
-import { PRIOR_FIT } from '@finch/core/hands';
 import type { DataSource } from 'typeorm';
 import { inStudio } from '../platform/database';
 import type { Work } from '../work/work';
@@ -20,7 +19,9 @@ export async function rebuildStudio(
   now: number,
 ): Promise<{ readonly lines: readonly string[]; readonly differs: boolean }> {
   const start = Date.now();
-  const { syllabus, students } = await inStudio(database, studioId, (manager) => states.logs(manager));
+  const { syllabus, fit, students } = await inStudio(database, studioId, (manager) =>
+    states.logs(manager, now),
+  );
   const lines: string[] = [];
   const counts = { same: 0, otherwise: 0, nothing: 0 };
   let events = 0;
@@ -29,7 +30,7 @@ export async function rebuildStudio(
     const asked = {
       studioId,
       syllabus: syllabus.content,
-      difficultyFit: PRIOR_FIT,
+      difficultyFit: fit,
       students: some.map(({ log }) => log),
       now,
     };

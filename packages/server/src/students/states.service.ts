@@ -7,9 +7,9 @@ import { averageHand, standardGuitar, type Hand, type Instrument } from '@finch/
 import {
   assumedLimits,
   datedAt,
-  PRIOR_FIT,
   taughtHand,
   type Dated,
+  type DifficultyFit,
   type HandLimits,
   type TaughtHand,
 } from '@finch/core/hands';
@@ -28,10 +28,11 @@ import { markBook } from '../marks/marks.service';
 import { notFound } from '../platform/problems';
 import { logsOf } from '../practice/log.service';
 import { schoolBook, type SchoolBook } from '../schools/schools.service';
+import { currentFit, renewFit } from './fit.service';
 import { currentSyllabus, type SyllabusVersion } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
 import { makeDatedBook, type DatedRecords } from './dated-book';
-import { makeLogBook, type WantedLog } from './log-book';
+import { makeLogBook, type ReadingGround, type WantedLog } from './log-book';
 import { studentRecords, type StudentRecord } from './students.repository';
 
 interface Held<T> {
@@ -55,6 +56,8 @@ export interface StudentView {
   readonly taught: TaughtHand;
   /** Where the log stands that all this was read from. */
   readonly log: WantedLog;
+  /** What of its difficulties the studio's students told. */
+  readonly fit: DifficultyFit;
 }
 
 const NOBODY_SAID: PlayedFor = { months: null };
@@ -71,8 +74,9 @@ export interface States {
   ) => Promise<StudentView>;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
   /** Whose logs there are to read, and what reading rests on, with nothing read yet. */
-  readonly logs: (manager: EntityManager) => Promise<{
+  readonly logs: (manager: EntityManager, now: number) => Promise<{
     readonly syllabus: SyllabusVersion;
+    readonly fit: DifficultyFit;
     readonly students: readonly { readonly name: string; readonly log: WantedLog }[];
   }>;
   /** Drops what is held of a student who is gone, so that nothing rests on it. */
@@ -131,7 +135,7 @@ export function makeStates(work: Work, code: string): States {
     const { alone, sofar } = standing;
     const { hands, instruments } = one.log;
     const shift = shiftOf(id, standing);
-    const said = JSON.stringify([marks.pins, school]);
+    const said = JSON.stringify([marks.pins, school, one.fit.version]);
     const ground = [standing, one.dated.limitsMark, bornOn, said, shift];
     const kept = taughtHands.get(id);
     if (kept?.ground.every((of, i) => of === ground[i])) return kept;
@@ -145,7 +149,7 @@ export function makeStates(work: Work, code: string): States {
         school,
         pins: Object.fromEntries(marks.pins.map((pin) => [pin.subject, pin.fingers])),
         pace: pace.pace,
-        difficultyFit: PRIOR_FIT,
+        difficultyFit: one.fit,
       },
       now,
     );
@@ -158,14 +162,16 @@ export function makeStates(work: Work, code: string): States {
     manager: EntityManager,
     found: readonly StudentRecord[],
     asked: readonly string[] | null,
-  ): Promise<{ syllabus: SyllabusVersion; students: Student[] }> => {
+    now: number,
+  ): Promise<{ syllabus: SyllabusVersion; fit: DifficultyFit; students: Student[] }> => {
     const syllabus = await currentSyllabus(manager);
+    const fit = await currentFit(manager, now);
     const dated = await records.read(manager, asked);
     const logged = await logsOf(manager, asked);
     const students = found.map((record) =>
-      studentOf(record, dated(record.id), logged(record.id), syllabus, code),
+      studentOf(record, dated(record.id), logged(record.id), { syllabus, fit }, code),
     );
-    return { syllabus, students };
+    return { syllabus, fit, students };
   };
 
   const viewsOf = async (
@@ -177,9 +183,9 @@ export function makeStates(work: Work, code: string): States {
   ): Promise<StudentView[]> => {
     const schools = await schoolBook(manager);
     const marked = await markBook(manager);
-    const { syllabus, students } = await onRecord(manager, found, asked);
+    const { syllabus, fit, students } = await onRecord(manager, found, asked, now);
     const wanted = students.map((one) => one.log);
-    const read = await logs.read(studioId, syllabus, wanted, now);
+    const read = await logs.read(studioId, { syllabus, fit }, wanted, now);
     const stand = students.flatMap((one) => {
       const sofar = read.get(one.record.id);
       return sofar ? [{ one, standing: standingOf(one, sofar, now) }] : [];
@@ -200,6 +206,7 @@ export function makeStates(work: Work, code: string): States {
         playedFor: held(log.playedFor, now, NOBODY_SAID),
         taught,
         log,
+        fit,
         limitsBefore: dated.limits.at(-2) ?? null,
       };
     });
@@ -212,11 +219,16 @@ export function makeStates(work: Work, code: string): States {
       if (!view) throw notFound('studentId');
       return view;
     },
-    viewAll: async (manager, studioId, now) =>
-      viewsOf(manager, studioId, await studentRecords(manager), null, now),
-    logs: async (manager) => {
-      const { syllabus, students } = await onRecord(manager, await studentRecords(manager), null);
-      return { syllabus, students: students.map(({ record, log }) => ({ name: record.name, log })) };
+    viewAll: async (manager, studioId, now) => {
+      const views = await viewsOf(manager, studioId, await studentRecords(manager), null, now);
+      const firsts = views.map(({ state }) => state.firsts);
+      await renewFit(manager, studioId, firsts, now);
+      return views;
+    },
+    logs: async (manager, now) => {
+      const records = await studentRecords(manager);
+      const { syllabus, fit, students } = await onRecord(manager, records, null, now);
+      return { syllabus, fit, students: students.map(({ record, log }) => ({ name: record.name, log })) };
     },
     forget: (studentId) => {
       logs.forget(studentId);
@@ -232,6 +244,7 @@ type School = ReturnType<SchoolBook['forStudent']>;
 interface Student {
   readonly record: StudentRecord;
   readonly syllabus: SyllabusVersion;
+  readonly fit: DifficultyFit;
   readonly dated: DatedRecords;
   readonly log: WantedLog;
 }
@@ -240,15 +253,16 @@ function studentOf(
   record: StudentRecord,
   dated: DatedRecords,
   { places, doubles }: Pick<WantedLog, 'places' | 'doubles'>,
-  syllabus: SyllabusVersion,
+  { syllabus, fit }: ReadingGround,
   code: string,
 ): Student {
   const { id: studentId, timeZone } = record;
   const { hands, instruments, played: playedFor } = dated;
-  const ground = [code, syllabus.ground, PRIOR_FIT.version, timeZone, dated.mark].join(' ');
+  const ground = [code, syllabus.ground, fit.version, timeZone, dated.mark].join(' ');
   return {
     record,
     syllabus,
+    fit,
     dated,
     log: { studentId, doubles, places, ground, hands, instruments, playedFor, timeZone },
   };

@@ -1,5 +1,5 @@
 /** Students: who they are, what their hands are, what they hold. Hands and limits are dated; nothing is overwritten. */
-import { ageAt, type HandLimits, makeLimits, PRIOR_FIT } from '@finch/core/hands';
+import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
 import type { StudentBody, WhyBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import type { Recipe } from '@finch/core/drills';
@@ -198,14 +198,14 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
     why: async (who, studentId, skillId) => {
       need(who, 'student.read', studentId);
       const { studioId } = who;
-      const { syllabus, log, state } = await inStudio(database, studioId, (manager) =>
+      const { syllabus, fit, log, state } = await inStudio(database, studioId, (manager) =>
         states.view(manager, studioId, studentId, clock.now()),
       );
       // At the moment the page's numbers are of, so that both say the same.
       const why = await work.run('tellWhy', {
         studioId,
         syllabus: syllabus.content,
-        difficultyFit: PRIOR_FIT,
+        difficultyFit: fit,
         student: log,
         skillId,
         now: state.now,

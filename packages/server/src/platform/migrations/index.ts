@@ -5,6 +5,7 @@ import { Pieces1764200000000 } from './pieces';
 import { LogPlaces1764700000000 } from './log-places';
 import { PlanStanding1764300000000 } from './plan-standing';
 import { StrayCounted1764600000000 } from './stray-counted';
+import { StudioFit1765700000000 } from './studio-fit';
 import { StudioLife1764400000000 } from './studio-life';
 import { PlayedRecord1764500000000 } from './played-record';
 import { SyllabusMakers1765500000000 } from './syllabus-makers';
@@ -25,4 +26,5 @@ export const migrations = [
   SyllabusSteps1764900000000,
   SyllabusMakers1765500000000,
   Letters1765600000000,
+  StudioFit1765700000000,
 ];
