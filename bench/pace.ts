@@ -16,10 +16,10 @@ const STUDENTS = 24;
  * tenth: how many of how many.
  */
 function contradictions(seed: number): { of: number; found: number } {
-  const { events, context, pace, hand } = simulatedStudent(seed);
+  const { events, context, hand } = simulatedStudent(seed);
   const now = START + DAYS * 86_400_000;
   const { skills } = replay(events, context, now);
-  const taught = { hand, instrument: standardGuitar, pace: paceOf(events, pace, now).pace };
+  const taught = { hand, instrument: standardGuitar, pace: paceOf(events, context, now).pace };
   const count = { of: 0, found: 0 };
   for (const skill of firstSyllabus.skills) {
     const { chance } = skills.find((one) => one.skillId === skill.id) ?? {};
@@ -40,10 +40,10 @@ export function paceProof(): { what: string; median: string; aim: string }[] {
     const { of, found } = contradictions(seed * 31);
     against.of += of;
     against.found += found;
-    const { lived, events, pace } = simulatedStudent(seed * 31);
-    const { months } = pace.playedFor[0].value;
-    const follower = paceFollower(pace, months);
-    const stageAlone = paceFollower(pace, months);
+    const { lived, events, context } = simulatedStudent(seed * 31);
+    const { months } = context.playedFor[0].value;
+    const follower = paceFollower(context, months);
+    const stageAlone = paceFollower(context, months);
     const past = new Map<string, number[]>();
     lived.forEach((take, i) => {
       const at = Date.parse(events[i].take.startedAt);

@@ -5,7 +5,15 @@
 import { evidenceOf } from '@finch/core/drills';
 import { standardGuitar } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
-import { cleanChance, forgettingLoad, makeGrader, replay, takeLoad } from '@finch/core/mastery';
+import {
+  cleanChance,
+  experienceOf,
+  forgettingLoad,
+  makeGrader,
+  replay,
+  slownessOf,
+  takeLoad,
+} from '@finch/core/mastery';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { simulatedStudent } from './students';
 
@@ -22,7 +30,10 @@ interface Losses {
 
 function judge(seed: number, losses: Losses): void {
   const { lived, events, context, hand } = simulatedStudent(seed);
-  const grader = makeGrader({ hand, instrument: standardGuitar });
+  const grader = makeGrader(
+    { hand, instrument: standardGuitar },
+    slownessOf(experienceOf(context.playedFor, 0)),
+  );
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {
     const exercised = skillsOf(take, firstSyllabus)

@@ -2,7 +2,7 @@
 import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
 import { PRIOR_FIT } from '@finch/core/hands';
 import { must, seededRandom } from '@finch/core/kernel';
-import { type EventOf, type PaceRecords, type ReplayContext } from '@finch/core/mastery';
+import { type EventOf, type ReplayContext } from '@finch/core/mastery';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus } from '@finch/core/syllabus';
 
@@ -13,7 +13,6 @@ export interface SimulatedStudent {
   readonly lived: readonly LivedTake[];
   readonly events: readonly EventOf<'attempt'>[];
   readonly context: ReplayContext;
-  readonly pace: PaceRecords;
   readonly hand: Hand;
 }
 
@@ -76,12 +75,7 @@ export function simulatedStudent(seed: number): SimulatedStudent {
     instruments: [],
     difficultyFit: PRIOR_FIT,
     timeZone: 'UTC',
-  };
-  const pace: PaceRecords = {
-    hands: context.hands,
-    instruments: [],
-    timeZone: 'UTC',
     playedFor: [{ from: new Date(START).toISOString(), value: { months: played.months } }],
   };
-  return { lived, events, context, pace, hand };
+  return { lived, events, context, hand };
 }

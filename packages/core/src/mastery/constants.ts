@@ -7,14 +7,20 @@ export const MASTERY = {
   /** difficulty = (effort - effortCentre) / effortPerLogit, in logits. */
   effortCentre: 50,
   effortPerLogit: 12,
-  /** tempo load = tempoSlope ln(tempo / predicted), never below 0. */
-  tempoSlope: 3,
-  /** Logits of tempo over the one asked from which a missed take says less: about 1.4 times as fast. */
+  /** tempo load = tempoSlope ln(1 + tempo / predicted). */
+  tempoSlope: 2.4,
+  /** The same for a line, where every note must be in time and not the changes alone. */
+  lineSlope: 3.2,
+  /** How far over the tempo asked = overSlope ln(tempo / asked). */
+  overSlope: 3,
+  /** How far over the tempo asked from which a missed take says less: about 1.4 times as fast. */
   farOver: 1,
   /** The tempo leaves a change this many times the hand's seconds; of one it cannot hold this tempo is taken. */
   tempoMargin: 1.378,
   slowestBpm: 20,
   priorMean: 0,
+  /** Ability a skill begins with after so many months: first + gain ln(1 + months / scaleMonths), at most `most`. */
+  experience: { first: -1.2, gain: 0.72, scaleMonths: 1.5, most: 2.2 },
   priorVariance: 1.6,
   /** Share of the needed skills' ability that a new skill starts with. */
   fromNeeds: 0.6,

@@ -12,7 +12,7 @@ import { difficultyLogits, makeGrader, notesABeat } from './difficulty';
 import { targetLoad } from './targets';
 
 const taught = { hand: averageHand, instrument: standardGuitar };
-const grader = makeGrader(taught);
+const grader = makeGrader(taught, 1);
 const logitsOf = (skillId: string, nth = 0) => {
   const skill = firstSyllabus.skills.find(({ id }) => id === skillId);
   if (!skill) throw new Error(skillId);
@@ -42,7 +42,7 @@ describe('a line', () => {
   const grip = (chord: string, frets: readonly (number | null)[]) =>
     gripItem(frets, [], chord, standardGuitar);
   const logits = (items: readonly Item[], hand = averageHand) =>
-    difficultyLogits(items, items, makeGrader({ hand, instrument: standardGuitar }), PRIOR_FIT);
+    difficultyLogits(items, items, makeGrader({ hand, instrument: standardGuitar }, 1), PRIOR_FIT);
   const near = line([6, 5, 1], [6, 8, 4], [5, 5, 1], [5, 7, 3]);
   const F = grip('F', [1, 3, 3, 2, 1, 1]);
   const EM = grip('Em', [0, 2, 2, 0, 0, 0]);
@@ -83,7 +83,7 @@ describe('a line', () => {
         return targetLoad(
           skill,
           records,
-          makeGrader({ hand: value, instrument: standardGuitar }),
+          makeGrader({ hand: value, instrument: standardGuitar }, 1),
           Date.now(),
         );
       });
@@ -93,7 +93,7 @@ describe('a line', () => {
   });
 
   test('a tempo is measured on what the hand plays by itself, so many notes a beat', () => {
-    const grader = makeGrader({ hand: averageHand, instrument: standardGuitar });
+    const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
     // Two plain notes a second: 60 a minute at two a beat, 30 at four. The slowest line counts, and a change before any line.
     const plain = line([6, 12, 1], [6, 13, 2], [5, 12, 1], [5, 13, 2]);
     expect(grader.predictedBpm([plain], 2)).toBeCloseTo(60, 9);

@@ -26,10 +26,11 @@ export interface ItemGrader {
 const BEYOND = 97;
 
 /**
- * Tempo load is measured on the seconds of the hand itself, whatever its student's pace: ability is learned from the same
- * takes as pace, and a quick hand would be counted twice.
+ * Tempo load is measured on the seconds of the hand and what its years of playing let one expect, whatever its student's own
+ * pace: ability is learned from the same takes as pace, and a quick hand would be counted twice.
+ * @param slowness seconds against the reference hand's, see `slownessOf`
  */
-export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): ItemGrader {
+export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>, slowness: number): ItemGrader {
   const { hand, instrument } = taught;
   const grips = new Map<string, number>();
   const changes = new Map<string, number>();
@@ -47,7 +48,7 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): Ite
     const key = itemKey(item);
     const known = changes.get(key);
     if (known !== undefined) return known;
-    const seconds = plainChangeSeconds(item.from.frets, item.to.frets, hand, instrument);
+    const seconds = slowness * plainChangeSeconds(item.from.frets, item.to.frets, hand, instrument);
     const bpm = Math.max(MASTERY.slowestBpm, 60 / (seconds * MASTERY.tempoMargin));
     changes.set(key, bpm);
     return bpm;
@@ -80,7 +81,7 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>): Ite
         changing ??
         slowest(
           items.flatMap((item) =>
-            item.kind === 'line' ? [(60 * lineRate(linePoints(item))) / notesABeat] : [],
+            item.kind === 'line' ? [(60 * lineRate(linePoints(item))) / (slowness * notesABeat)] : [],
           ),
         )
       );
@@ -127,21 +128,33 @@ function judgedOf(items: readonly Item[], all: readonly Item[]): readonly Item[]
   return lines.length && !items.some((item) => item.kind === 'change') ? lines : items;
 }
 
-/** 3 ln(tempo / predicted), floored at 0; 0 in free time. */
-export function tempoLoad(tempoBpm: number | null, predictedBpm: number | null): number {
+/** How steeply tempo tells on items: a line asks every note in time, changes between grips one stroke in four or so. */
+export const slopeOf = (items: readonly Item[]): number =>
+  items.some(({ kind }) => kind === 'line') && !items.some(({ kind }) => kind === 'change')
+    ? MASTERY.lineSlope
+    : MASTERY.tempoSlope;
+
+/** slope x ln(1 + tempo / predicted): slower is easier, and far over what the hand plays it grows as the logarithm; 0 in free time. */
+export function tempoLoad(tempoBpm: number | null, predictedBpm: number | null, slope: number): number {
   if (tempoBpm === null || predictedBpm === null) return 0;
-  return Math.max(0, MASTERY.tempoSlope * Math.log(tempoBpm / predictedBpm));
+  return slope * Math.log(1 + tempoBpm / predictedBpm);
 }
 
+/** How far a tempo is over the one asked, as logits of load of changes: 0 up to it. */
+export const tempoOver = (tempoBpm: number | null, askedBpm: number | null): number =>
+  tempoBpm === null || askedBpm === null ? 0 : Math.max(0, MASTERY.overSlope * Math.log(tempoBpm / askedBpm));
+
+/** Logits that a tempo adds to a drill for a hand. @param bpm null in free time */
+export const tempoLoadOf = (
+  { items, recipe }: Pick<Take, 'items' | 'recipe'>,
+  bpm: number | null,
+  grader: ItemGrader,
+): number => tempoLoad(bpm, grader.predictedBpm(items, notesABeat(recipe)), slopeOf(items));
+
 /** Load in logits that a take put on a skill: its own items and the tempo it was played at. */
-export function takeLoad(
+export const takeLoad = (
   take: Pick<Take, 'items' | 'recipe' | 'tempoBpm'>,
   items: readonly Item[],
   grader: ItemGrader,
   fit: DifficultyFit,
-): number {
-  return (
-    difficultyLogits(items, take.items, grader, fit) +
-    tempoLoad(take.tempoBpm, grader.predictedBpm(take.items, notesABeat(take.recipe)))
-  );
-}
+): number => difficultyLogits(items, take.items, grader, fit) + tempoLoadOf(take, take.tempoBpm, grader);

@@ -8,7 +8,7 @@ import { limitSaid, tenseIn, withFelt, type Felt } from './felt';
 
 const DAY = 86_400_000;
 const NOW = Date.UTC(2026, 4, 20, 17);
-const grader = makeGrader({ hand: averageHand, instrument: standardGuitar });
+const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
 const tuning = standardGuitar.openPitches;
 const grip = (chord: string, frets: readonly (number | null)[]) => ({
   kind: 'grip' as const,

@@ -16,6 +16,7 @@ export { addDays, dayReader } from './days';
 export type { PainState } from './pain';
 export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
 export { historyPoints, type HistoryPoint } from './history';
+export { experienceOf, slownessOf, type PlayedFor } from './experience';
 export type { SkillState } from './skill-state';
 export { isDated, makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';
@@ -27,7 +28,6 @@ export {
   studioShift,
   type PaceRead,
   type PaceRecords,
-  type PlayedFor,
 } from './pace';
 export { forecastShare, type ShareForecast } from './forecast';
 export { whyOf, type ToldTake, type Why } from './why';

@@ -5,17 +5,10 @@
  */
 import { indexAt } from '../hands/dated';
 import { byTime, happenedAt, upTo, type LogEvent, type TimedEvent } from './log';
-import {
-  makePaceReader,
-  monthsReader,
-  NO_PACE_YET,
-  paceAfter,
-  type PaceRecords,
-  type PaceSoFar,
-} from './pace';
+import { makePaceReader, monthsReader, NO_PACE_YET, paceAfter, type PaceSoFar } from './pace';
 import { makeReplayer, type ReplayContext, type SkillsSoFar } from './replay';
 
-export interface LogContext extends ReplayContext, Pick<PaceRecords, 'playedFor'> {}
+export type LogContext = ReplayContext;
 
 export interface LogSoFar {
   /** Which records of hand, instrument and years of playing held when it was begun. */

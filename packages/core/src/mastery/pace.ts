@@ -14,7 +14,6 @@ import {
   changeKey,
   copyOfPace,
   kindOfChange,
-  monthsAt,
   newPaceMemory,
   paceFilterOn,
   stageFactor,
@@ -24,12 +23,8 @@ import {
 } from '../pace';
 import type { Frets } from '../grips/grip';
 import { dayReader } from './days';
+import { experienceOf, monthsOf, type PlayedFor } from './experience';
 import { upTo, type LogEvent } from './log';
-
-/** How long a student had played when that was said; null where nobody knows. */
-export interface PlayedFor {
-  readonly months: number | null;
-}
 
 export interface PaceRecords extends Pick<HandRecords, 'hands' | 'instruments'> {
   readonly playedFor: readonly Dated<PlayedFor>[];
@@ -188,10 +183,8 @@ export function monthsReader(
   playedFor: PaceRecords['playedFor'],
   now: number,
 ): (ms: number) => number | null {
-  if (playedFor.length === 0) return () => null;
-  const { from, value } = playedFor[indexAt(playedFor, now)];
-  const { months } = value;
-  return (ms) => (months === null ? null : monthsAt(months, from, ms));
+  const experience = experienceOf(playedFor, now);
+  return (ms) => monthsOf(experience, ms);
 }
 
 type SecondsReader = (

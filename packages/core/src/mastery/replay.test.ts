@@ -14,6 +14,7 @@ const context: ReplayContext = {
   hands: [{ from: '2026-01-01T00:00:00Z', value: averageHand }],
   instruments: [{ from: '2026-01-01T00:00:00Z', value: standardGuitar }],
   difficultyFit: PRIOR_FIT,
+  playedFor: [],
   timeZone: 'Europe/Vienna',
 };
 const drill = { hand: averageHand, instrument: standardGuitar };
@@ -377,6 +378,31 @@ test('a take that is not clean never raises the number: what days away took is n
     ),
     { numRuns: 60 },
   );
+});
+
+test('years of playing say where a skill begins and what a tempo is measured on; takes say the rest', () => {
+  const from = '2026-01-01T00:00:00Z';
+  const chance = (months: number | null, events: LogEvent[]) =>
+    replay(events, { ...context, playedFor: [{ from, value: { months } }] }, Date.parse(at(40))).skills.find(
+      ({ skillId }) => skillId === 'near.c-g',
+    );
+  const one = [attempt(at(0), 'nearly')];
+  const [first, nobody, years] = [1, null, 60].map((months) => chance(months, one)?.chance?.mean ?? 0);
+  expect(first).toBeLessThan(nobody - 0.05);
+  expect(nobody).toBeLessThan(years - 0.05);
+  // Nothing played: where it would begin by then, when somebody of a month has played for four.
+  expect(chance(1, [])?.belief.mean).toBeCloseTo(-1.2 + 0.72 * Math.log(1 + (1 + 100.67 / 30.44) / 1.5), 2);
+  expect(chance(null, [])?.belief.mean).toBe(0);
+});
+
+test('a skill begins six tenths of the way from where nothing is known to what its need is held at', () => {
+  const held = Array.from({ length: 8 }, (_, day) => attempt(at(day), 'clean', { tempoBpm: null }, EM));
+  const playedFor = [{ from: '2026-01-01T00:00:00Z', value: { months: 60 } }];
+  const beliefs = replay(held, { ...context, playedFor }, Date.parse(at(7, 1))).skills;
+  const mean = (id: string) => beliefs.find(({ skillId }) => skillId === id)?.belief.mean ?? Number.NaN;
+  const unknown = mean('open.c');
+  expect(mean('open.em')).toBeGreaterThan(unknown + 0.3);
+  expect(mean('open.am')).toBeCloseTo(unknown + 0.6 * (mean('open.em') - unknown), 9);
 });
 
 test('a take far over the tempo asked that does not come clean says little; one that does says all', () => {

@@ -11,8 +11,17 @@ import { recordedHand, type HandRecords } from '../hands/taught-hand';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { askedOf, skillsOf } from '../syllabus/skills-of';
 import { dayReader } from './days';
-import { cleanChance } from './ability';
-import { difficultyLogits, makeGrader, notesABeat, tempoLoad, type ItemGrader } from './difficulty';
+import { cleanChance, type Belief } from './ability';
+import {
+  difficultyLogits,
+  makeGrader,
+  notesABeat,
+  slopeOf,
+  tempoLoad,
+  tempoOver,
+  type ItemGrader,
+} from './difficulty';
+import { beginsWith, experienceOf, monthsOf, slownessOf, type Experience } from './experience';
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { limitSaid, tenseIn, withFelt, type Felt, type LimitSaid, type TenseSkill } from './felt';
 import {
@@ -25,6 +34,7 @@ import {
   type Surprise,
 } from './foretold';
 import { painAt, painAfter, stopsAfter, type PainSoFar, type PainState, type PainStop } from './pain';
+import type { PaceRecords } from './pace';
 import { isSure } from './states';
 import { afterTake, standsBefore, startingBelief, type SkillSoFar } from './skill-so-far';
 import { withApart, type EvidenceApart } from './evidence-apart';
@@ -33,7 +43,8 @@ import { skillShift, withFirst, type FirstTakes } from './studio-fit';
 import { hardThirdOf, targetLoad } from './targets';
 
 /** Hands and instruments as they were on record when each take was played; a school changes no record. */
-export interface ReplayContext extends Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'> {
+export interface ReplayContext
+  extends Pick<PaceRecords, 'playedFor'>, Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'> {
   readonly syllabus: Syllabus;
   readonly timeZone: string;
 }
@@ -53,6 +64,8 @@ export interface StudentState {
     readonly unanswered: number;
   };
   readonly firsts: ReadonlyMap<string, FirstTakes>;
+  /** How long the student has played; null where nobody said. */
+  readonly experience: Experience | null;
   /** What was said of takes before they were played, and what came. */
   readonly foretold: Foretold;
   /** Skills that went far otherwise than said, in the last week. */
@@ -69,6 +82,8 @@ export interface StudentState {
 export interface SkillsSoFar {
   /** Since when the hand and instrument that targets are for are on record, ms since 1970. */
   readonly since: number;
+  /** How long the student has played, by what was on record when reading began. */
+  readonly experience: Experience | null;
   /** Difficulty and tempo load at its target of each skill that was met, logits. */
   readonly targets: Map<string, number>;
   /** Difficulty from which a drill is in the hardest third of those of a skill, logits; worked out once it may be settled. */
@@ -107,7 +122,8 @@ export function makeReplayer(context: ReplayContext): Replayer {
   const targetOf = (sofar: SkillsSoFar, skill: Skill): number => {
     const known = sofar.targets.get(skill.id);
     if (known !== undefined) return known;
-    const load = targetLoad(skill, context, graders(sofar.since), sofar.since) + shiftOf(skill);
+    const load =
+      targetLoad(skill, context, graders(sofar.since, sofar.experience), sofar.since) + shiftOf(skill);
     sofar.targets.set(skill.id, load);
     return load;
   };
@@ -116,6 +132,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
     targetOf,
     begin: (now) => ({
       since: inForceSince(context, now),
+      experience: experienceOf(context.playedFor, now),
       targets: new Map(),
       hardThirds: new Map(),
       skills: new Map(),
@@ -140,10 +157,10 @@ export function makeReplayer(context: ReplayContext): Replayer {
       sofar.takes++;
       sofar.lastTakeAt = at;
       sofar.feels[take.feel?.hand ?? 'unanswered']++;
-      const grader = graders(at);
+      const grader = graders(at, sofar.experience);
       const kind = evidenceOf(take.recipe);
-      const { skills, surroundings, predictedBpm } = exercised(take, grader);
-      const faster = tempoLoad(take.tempoBpm, predictedBpm);
+      const { skills, surroundings, predictedBpm, tempoSlope } = exercised(take, grader);
+      const faster = tempoLoad(take.tempoBpm, predictedBpm, tempoSlope);
       const hardest = skills.reduce<(typeof skills)[number] | null>(
         (most, one) => (!most || one.difficulty > most.difficulty ? one : most),
         null,
@@ -155,13 +172,13 @@ export function makeReplayer(context: ReplayContext): Replayer {
           continue;
         }
         const before = sofar.skills.get(skill.id) ?? null;
-        const load = difficulty + shiftOf(skill) + faster;
+        const unshifted = difficulty + faster;
+        const load = unshifted + shiftOf(skill);
         const target = targetOf(sofar, skill);
-        const start = before?.belief ?? startingBelief(skill, sofar.skills);
+        const start = before?.belief ?? startOf(skill, sofar, at);
         const stands = standsBefore(before, start, at, load);
         const chance = cleanChance(stands.rested, stands.load);
         const clean = take.result === 'clean';
-        const unshifted = load - shiftOf(skill);
         sofar.firsts.set(skill.id, withFirst(sofar.firsts.get(skill.id), start, unshifted, clean));
         sofar.foretold = withTake(sofar.foretold, chance.mean, clean);
         sofar.daysSaid = withDaySaid(sofar.daysSaid, {
@@ -173,7 +190,7 @@ export function makeReplayer(context: ReplayContext): Replayer {
           load,
           clean,
         });
-        const over = tempoLoad(take.tempoBpm, skill.targetBpm ?? predictedBpm);
+        const over = tempoOver(take.tempoBpm, skill.targetBpm ?? predictedBpm);
         const played = { take, at, day: dayOf(at), load, target, surroundings, over };
         const after = afterTake(skill, before, start, played);
         sofar.skills.set(skill.id, after);
@@ -183,6 +200,10 @@ export function makeReplayer(context: ReplayContext): Replayer {
     },
   };
 }
+
+/** What is believed of a skill that begins at an instant, ms since 1970. */
+export const startOf = (skill: Skill, { skills, experience }: SkillsSoFar, at: number): Belief =>
+  startingBelief(skill, skills, beginsWith(monthsOf(experience, at)));
 
 /** What the events told, read at an instant (ms since 1970) after them: here time takes what it takes. */
 export function stateAt(
@@ -198,7 +219,7 @@ export function stateAt(
       skillStateAt(
         skill,
         sofar.skills.get(skill.id) ?? null,
-        startingBelief(skill, sofar.skills),
+        startOf(skill, sofar, now),
         sofar.targets.get(skill.id) ?? 0,
         now,
         {
@@ -213,6 +234,7 @@ export function stateAt(
     lastTakeAt: sofar.lastTakeAt,
     feels: { ...sofar.feels },
     firsts: sofar.firsts,
+    experience: sofar.experience,
     foretold: sofar.foretold,
     surprises: surprisesOf(sofar.daysSaid, now),
     limitSaid: limitSaid(sofar.felt, now),
@@ -235,6 +257,8 @@ interface Exercised {
   /** Difficulty of the whole drill, logits. */
   readonly surroundings: number;
   readonly predictedBpm: number | null;
+  /** What a tempo over it adds, see `tempoLoad`. */
+  readonly tempoSlope: number;
 }
 
 /** `skillsOf` with its difficulties, remembered: a log asks about the same few drills over and over. */
@@ -253,6 +277,7 @@ function exerciser({ syllabus, difficultyFit }: Pick<ReplayContext, 'syllabus' |
         skills: skillsOf(take, syllabus).map(({ skill, items }) => ({ skill, difficulty: load(items) })),
         surroundings: load(take.items),
         predictedBpm: grader.predictedBpm(take.items, perBeat),
+        tempoSlope: slopeOf(take.items),
       };
       ofHand.set(key, found);
     }
@@ -260,12 +285,15 @@ function exerciser({ syllabus, difficultyFit }: Pick<ReplayContext, 'syllabus' |
   };
 }
 
-function datedGraders({ hands, instruments }: ReplayContext): (ms: number) => ItemGrader {
+type Graders = (ms: number, experience: Experience | null) => ItemGrader;
+
+function datedGraders({ hands, instruments }: ReplayContext): Graders {
   const made = new Map<string, ItemGrader>();
-  return (ms) => {
-    const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)}`;
+  return (ms, experience) => {
+    const slowness = slownessOf(experience);
+    const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)} ${slowness}`;
     let grader = made.get(key);
-    if (!grader) made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms))));
+    if (!grader) made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms), slowness)));
     return grader;
   };
 }

@@ -2,6 +2,7 @@
  * What the takes of one skill said so far, one after the other: ability, memory, and what the rules for its states ask about.
  * Plain data of a bounded size, however many takes there were; days and lapse of time are read from it later.
  */
+import { mean } from '../kernel/number';
 import type { Take } from '../drills/take';
 import type { Skill } from '../syllabus/skill';
 import {
@@ -44,13 +45,11 @@ export interface SkillSoFar {
   readonly lastBpm: number | null;
 }
 
-/** A new skill starts from what it needs, not from zero. */
-export function startingBelief(skill: Skill, others: ReadonlyMap<string, SkillSoFar>): Belief {
+/** A new skill starts from what it needs, not from zero. @param prior where nothing is known of what it needs, logits */
+export function startingBelief(skill: Skill, others: ReadonlyMap<string, SkillSoFar>, prior: number): Belief {
   const needs = skill.needs.flat().flatMap((id) => others.get(id)?.belief.mean ?? []);
-  const mean = needs.length
-    ? (MASTERY.fromNeeds * needs.reduce((a, b) => a + b, 0)) / needs.length
-    : MASTERY.priorMean;
-  return { mean, variance: MASTERY.priorVariance };
+  const toward = needs.length ? mean(needs) - prior : 0;
+  return { mean: prior + MASTERY.fromNeeds * toward, variance: MASTERY.priorVariance };
 }
 
 /** A take of a skill as it was played. */

@@ -20,7 +20,12 @@ const firsts = (results: string, load = 0, start = NOBODY): FirstTakes => {
 const students = (...of: string[]) => of.map((results) => new Map([['open.em', firsts(results)]]));
 
 test('the first three takes count, held against what was believed before any of them', () => {
-  expect(firsts('+--')).toEqual({ start: NOBODY, takes: 3, over: 1 - 1.5, information: expect.closeTo(0.75 * KAPPA, 12) });
+  expect(firsts('+--')).toEqual({
+    start: NOBODY,
+    takes: 3,
+    over: 1 - 1.5,
+    information: expect.closeTo(0.75 * KAPPA, 12),
+  });
   expect(firsts('+--+++++')).toEqual(firsts('+--'));
   // The belief that a later take begins with is not what was said before any.
   const later = withFirst(firsts('+'), { mean: 9, variance: 0.2 }, 0, true);
@@ -32,9 +37,15 @@ test('one Newton step toward none: harder where less came clean than said, by ha
   const { shiftLogits, version } = studioFit(students('---', '--+', '---'), 'w');
   expect(version).toBe('w');
   // 1 clean of 9 where 4.5 were said; the belief around none has a spread of .8.
-  expect(skillShift({ version, shiftLogits }, 'open.em')).toBeCloseTo(3.5 / (9 * 0.25 * KAPPA + 1 / 0.64), 12);
+  expect(skillShift({ version, shiftLogits }, 'open.em')).toBeCloseTo(
+    3.5 / (9 * 0.25 * KAPPA + 1 / 0.64),
+    12,
+  );
   expect(skillShift(studioFit(students('+++', '+++', '+-+'), 'w'), 'open.em')).toBeLessThan(-0.5);
-  expect(skillShift(studioFit(students('+--', '-++', '-+-'), 'w'), 'open.em')).toBeCloseTo(0.5 / (9 * 0.25 * KAPPA + 1 / 0.64), 12);
+  expect(skillShift(studioFit(students('+--', '-++', '-+-'), 'w'), 'open.em')).toBeCloseTo(
+    0.5 / (9 * 0.25 * KAPPA + 1 / 0.64),
+    12,
+  );
 });
 
 test('two students tell nothing yet; one shifts by so much at most; what nobody met is as it was', () => {
@@ -60,7 +71,7 @@ describe('in the states', () => {
     ),
   );
   const from = '2026-01-01T00:00:00Z';
-  const context = (difficultyFit: DifficultyFit): ReplayContext & { playedFor: [] } => ({
+  const context = (difficultyFit: DifficultyFit): ReplayContext => ({
     syllabus: firstSyllabus,
     hands: [{ from, value: averageHand }],
     instruments: [{ from, value: standardGuitar }],
@@ -107,11 +118,12 @@ describe('in the states', () => {
 
   test('first takes are told without the fit itself, and the same however the log is split', () => {
     const told = (fit: DifficultyFit) => replay(events, context(fit), now).firsts;
-    expect(told(harder)).toEqual(told(PRIOR_FIT));
+    // What is built on it starts from what is believed of it, which the fit moved.
+    expect(told(harder).get('near.c-g')).toEqual(told(PRIOR_FIT).get('near.c-g'));
     expect(told(PRIOR_FIT).get('near.c-g')?.takes).toBe(3);
     for (const cut of [1, 2, 5, 11]) {
       const reader = makeLogReader(context(harder));
-      const begun = structuredClone(reader.read(events.slice(0, cut), Date.parse(at(cut)) - 1));
+      const begun = reader.read(events.slice(0, cut), Date.parse(at(cut)) - 1);
       const whole = makeLogReader(context(harder)).add(begun, events.slice(cut), now);
       expect(whole?.skills.firsts).toEqual(told(harder));
     }

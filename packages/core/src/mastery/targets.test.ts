@@ -3,7 +3,7 @@ import { averageHand, standardGuitar, type Hand } from '../fretboard';
 import { PRIOR_FIT } from '../hands';
 import { firstSyllabus, skillsOf, type Skill } from '../syllabus';
 import { MASTERY } from './constants';
-import { difficultyLogits, makeGrader, takeLoad, tempoLoad } from './difficulty';
+import { difficultyLogits, makeGrader, takeLoad } from './difficulty';
 import { targetLoad } from './targets';
 
 const NOW = Date.UTC(2026, 5, 1);
@@ -18,13 +18,13 @@ const skillOf = (id: string): Skill => {
   return found;
 };
 const loadFor = (skill: Skill, hand: Hand): number =>
-  targetLoad(skill, onRecord(hand), makeGrader({ hand, instrument: standardGuitar }), NOW);
+  targetLoad(skill, onRecord(hand), makeGrader({ hand, instrument: standardGuitar }, 1), NOW);
 
 /** The drill made for the hand itself: what the near one stands in for. */
 function ownLoad(skill: Skill, hand: Hand): number | null {
   const drill = makeDrill(skill.practice[0].recipe, { hand, instrument: standardGuitar });
   if (!drill.ok) return null;
-  const grader = makeGrader({ hand, instrument: standardGuitar });
+  const grader = makeGrader({ hand, instrument: standardGuitar }, 1);
   const own = skillsOf(drill.value, { skills: [skill] })[0]?.items ?? drill.value.items;
   return takeLoad({ ...drill.value, tempoBpm: skill.targetBpm }, own, grader, PRIOR_FIT);
 }
@@ -76,13 +76,14 @@ test('what is heard or named is as hard for every hand, and no drill of it is ma
 test('a target tempo over what the hand would play is a load of its own', () => {
   const change = skillOf('near.c-g');
   const fast = { ...change, targetBpm: 200 };
-  const grader = makeGrader({ hand: averageHand, instrument: standardGuitar });
+  const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
   const drill = makeDrill(change.practice[0].recipe, { hand: averageHand, instrument: standardGuitar });
   if (!drill.ok) throw new Error(drill.problem.code);
   const { items } = drill.value;
   const own = skillsOf(drill.value, { skills: [change] })[0].items;
   expect(loadFor(fast, averageHand)).toBeCloseTo(
-    difficultyLogits(own, items, grader, PRIOR_FIT) + tempoLoad(200, grader.predictedBpm(items, 2)),
+    difficultyLogits(own, items, grader, PRIOR_FIT) +
+      2.4 * Math.log(1 + 200 / (grader.predictedBpm(items, 2) ?? Number.NaN)),
     9,
   );
   expect(loadFor(fast, averageHand)).toBeGreaterThan(

@@ -15,7 +15,7 @@ import { clamp } from '../kernel/number';
 import { must } from '../kernel/result';
 import type { Skill } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
-import { difficultyLogits, notesABeat, tempoLoad, type ItemGrader } from './difficulty';
+import { difficultyLogits, tempoLoadOf, type ItemGrader } from './difficulty';
 
 type Records = Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'>;
 
@@ -71,7 +71,7 @@ export function targetLoad(skill: Skill, records: Records, grader: ItemGrader, n
   if (!items) return BEYOND_REACH_LOGITS;
   const own = skillsOf({ items, recipe }, { skills: [skill] })[0]?.items ?? items;
   const load = difficultyLogits(own, items, grader, records.difficultyFit);
-  return load + tempoLoad(skill.targetBpm, grader.predictedBpm(items, notesABeat(recipe)));
+  return load + tempoLoadOf({ items, recipe }, skill.targetBpm, grader);
 }
 
 /**

@@ -14,6 +14,7 @@ const context: ReplayContext = {
   hands: [{ from: iso(START - DAY), value: averageHand }],
   instruments: [{ from: iso(START - DAY), value: standardGuitar }],
   difficultyFit: PRIOR_FIT,
+  playedFor: [],
   timeZone: 'Europe/Vienna',
 };
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };

@@ -14,8 +14,7 @@ import { DAY_MS, STATES } from './constants';
 import { dayReader } from './days';
 import { upTo, type LogEvent } from './log';
 import { painAt } from './pain';
-import { makeReplayer, type ReplayContext, type SkillsSoFar } from './replay';
-import { startingBelief } from './skill-so-far';
+import { makeReplayer, startOf, type ReplayContext, type SkillsSoFar } from './replay';
 import { skillStateAt, type SkillState } from './skill-state';
 
 /** A take of the skill, and what it moved: the chance of a clean one after the take before, and after it, 0 to 1; days away aside. */
@@ -81,14 +80,14 @@ export function whyOf(
   const sofar = replayer.begin(now);
   const told: ToldTake[] = [];
   const target = replayer.targetOf(sofar, skill);
-  let start = startOf(skill, sofar, target);
+  let start = startsAt(skill, sofar, target, now);
   for (const { event, at } of upTo(events, now).live) {
     if (event.kind !== 'attempt') {
       replayer.follow(sofar, event, at);
       continue;
     }
     const known = sofar.skills.get(skillId) ?? null;
-    if (!known) start = startOf(skill, sofar, target);
+    if (!known) start = startsAt(skill, sofar, target, at);
     replayer.follow(sofar, event, at);
     if (sofar.skills.get(skillId) === known || !sofar.skills.has(skillId)) continue;
     const { take } = event;
@@ -105,7 +104,7 @@ export function whyOf(
         : null,
       fault: mostOften(take.steps.filter((step) => step !== 'clean')),
       before: told.at(-1)?.after ?? start,
-      after: movedTo(skill, sofar, target),
+      after: movedTo(skill, sofar, target, at),
     });
   }
   const state = stateNow(skill, sofar, target, now);
@@ -140,18 +139,18 @@ function restingOn(skill: Skill, syllabus: Syllabus): Syllabus {
 }
 
 const stateNow = (skill: Skill, sofar: SkillsSoFar, target: number, at: number): SkillState =>
-  skillStateAt(skill, sofar.skills.get(skill.id) ?? null, startingBelief(skill, sofar.skills), target, at, {
+  skillStateAt(skill, sofar.skills.get(skill.id) ?? null, startOf(skill, sofar, at), target, at, {
     override: null,
     apart: sofar.apart.get(skill.id) ?? {},
     hardThird: null,
   });
 /** What the takes alone came to: what days away took, brought back or not, stands apart. */
-function movedTo(skill: Skill, sofar: SkillsSoFar, target: number): number {
+function movedTo(skill: Skill, sofar: SkillsSoFar, target: number, at: number): number {
   const known = sofar.skills.get(skill.id);
-  return known ? cleanChance(known.belief, target).mean : startOf(skill, sofar, target);
+  return known ? cleanChance(known.belief, target).mean : startsAt(skill, sofar, target, at);
 }
-const startOf = (skill: Skill, sofar: SkillsSoFar, target: number): number =>
-  cleanChance(startingBelief(skill, sofar.skills), target).mean;
+const startsAt = (skill: Skill, sofar: SkillsSoFar, target: number, at: number): number =>
+  cleanChance(startOf(skill, sofar, at), target).mean;
 
 /** The one that comes most often, the first of equals; null of none. */
 function mostOften<T>(list: readonly T[]): T | null {

@@ -20,6 +20,7 @@ const nothing = replay(
     hands: [],
     instruments: [],
     difficultyFit: PRIOR_FIT,
+    playedFor: [],
     timeZone: 'UTC',
   },
   NOW,

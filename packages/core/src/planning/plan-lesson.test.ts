@@ -13,6 +13,7 @@ const context: ReplayContext = {
   hands: [],
   instruments: [],
   difficultyFit: PRIOR_FIT,
+  playedFor: [],
   timeZone: 'UTC',
 };
 const at = (day: number) => new Date(Date.UTC(2026, 2, 2, 16) + day * 86_400_000).toISOString();

@@ -51,6 +51,7 @@ const context = {
   hands: [],
   instruments: [],
   difficultyFit: PRIOR_FIT,
+  playedFor: [],
   timeZone: 'UTC',
 };
 const plan = (events: LogEvent[], minutes = 45, locked: PlanBlock[] = [], waived: string[] = []) =>

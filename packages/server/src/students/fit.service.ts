@@ -14,7 +14,8 @@ import { fitFor, isFitMade, keepFit } from './fit.repository';
 const weekOf = (now: number, timeZone: string): Date => startOfISOWeek(new TZDate(now, timeZone));
 const dayText = (day: Date): string => formatISO(day, { representation: 'date' });
 
-const zoneOf = async (manager: EntityManager): Promise<string> => (await studioOf(manager))?.timeZone ?? 'UTC';
+const zoneOf = async (manager: EntityManager): Promise<string> =>
+  (await studioOf(manager))?.timeZone ?? 'UTC';
 
 /** The fit that holds now. */
 export async function currentFit(manager: EntityManager, now: number): Promise<DifficultyFit> {

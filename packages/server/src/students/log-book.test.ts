@@ -1,11 +1,12 @@
 /** Logs in memory: read once however many ask, read again when something was logged, and said when it takes too long. */
+import { PRIOR_FIT } from '@finch/core/hands';
 import { firstSyllabus } from '@finch/core/syllabus';
 import type { LogRead, LogsToRead } from '../practice/log-reading';
 import type { Work } from '../work/work';
 import { makeLogBook, type WantedLog } from './log-book';
 
 const NOW = Date.UTC(2026, 5, 9);
-const syllabus = { id: 'v1', content: firstSyllabus, ground: 'one' };
+const ground = { syllabus: { id: 'v1', content: firstSyllabus, ground: 'one' }, fit: PRIOR_FIT };
 const wanted = (studentId: string, place: number, more: Partial<WantedLog> = {}): WantedLog => ({
   studentId,
   doubles: [],
@@ -44,7 +45,7 @@ function thread(length: () => number) {
 }
 const reading = (made: ReturnType<typeof thread>) => {
   const book = makeLogBook(made.work);
-  return (...all: WantedLog[]) => book.read('studio', syllabus, all, NOW);
+  return (...all: WantedLog[]) => book.read('studio', ground, all, NOW);
 };
 
 test('one reading however many ask, and none while nothing was logged', async () => {
@@ -94,7 +95,7 @@ test('one that fails fails who waits for it, and is tried again by the next', as
       fails ? Promise.reject(new Error('away')) : run(name, asked)) as Work['run'],
   };
   const book = makeLogBook(work);
-  const read = () => book.read('studio', syllabus, [wanted('a', 1)], NOW);
+  const read = () => book.read('studio', ground, [wanted('a', 1)], NOW);
   await expect(read()).rejects.toThrow('away');
   fails = false;
   const again = read();

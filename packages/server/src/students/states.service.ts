@@ -74,7 +74,10 @@ export interface States {
   ) => Promise<StudentView>;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
   /** Whose logs there are to read, and what reading rests on, with nothing read yet. */
-  readonly logs: (manager: EntityManager, now: number) => Promise<{
+  readonly logs: (
+    manager: EntityManager,
+    now: number,
+  ) => Promise<{
     readonly syllabus: SyllabusVersion;
     readonly fit: DifficultyFit;
     readonly students: readonly { readonly name: string; readonly log: WantedLog }[];
