@@ -2,6 +2,7 @@
 import { PRACTICE_STEPS } from '@finch/core/syllabus';
 import * as v from 'valibot';
 import { recipeSchema } from './drills';
+import { questionSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema, taughtHandSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { doneSchema, planSchema, planStandingSchema } from './plans';
@@ -109,6 +110,8 @@ export const boardSchema = v.object({
       now: v.number(),
     }),
   ),
+  /** What students asked and nobody answered yet, whoever waited longest first. */
+  questions: v.array(v.object({ ...questionSchema.entries, name: v.string() })),
   hurting: v.array(v.object({ studentId: v.string(), name: v.string(), pain: painSchema })),
   tooHard: v.array(
     v.object({

@@ -2,7 +2,7 @@
 import type { EventBodies, EventKind, EventSaid } from '@finch/core/mastery';
 import * as v from 'valibot';
 import { idSchema, instantSchema, LARGEST_WHOLE } from './basics';
-import { takeSchema } from './drills';
+import { recipeSchema, takeSchema } from './drills';
 import { stateWordSchema } from './mastery';
 
 const headSchema = v.object({
@@ -12,6 +12,25 @@ const headSchema = v.object({
   deviceId: idSchema,
   deviceSeq: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST_WHOLE)),
   sentAt: instantSchema,
+});
+
+export const askedAboutSchema = v.object({
+  title: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  recipe: v.nullable(recipeSchema),
+});
+/** Longest question or answer, in characters. */
+export const MOST_SAID = 600;
+const saidSchema = v.pipe(v.string(), v.trim(), v.minLength(1, 'some words'), v.maxLength(MOST_SAID));
+
+/** A question as it stands, for the card it was asked from and for the Board. */
+export const questionSchema = v.object({
+  id: v.string(),
+  studentId: v.string(),
+  about: askedAboutSchema,
+  text: v.string(),
+  /** ms since 1970. */
+  at: v.number(),
+  answer: v.nullable(v.object({ id: v.string(), text: v.string(), at: v.number() })),
 });
 
 /** What each kind says, field by field. */
@@ -28,6 +47,8 @@ const bodies: {
     at: instantSchema,
   },
   clearance: { at: instantSchema },
+  question: { about: askedAboutSchema, text: saidSchema, at: instantSchema },
+  answer: { to: idSchema, text: saidSchema, at: instantSchema },
 };
 export const EVENT_KINDS = Object.keys(bodies) as [EventKind, ...EventKind[]];
 

@@ -12,7 +12,7 @@ import {
   zoneSchema,
 } from './basics';
 import { recipeSchema } from './drills';
-import { batchAnswerSchema, eventBatchSchema } from './events';
+import { batchAnswerSchema, eventBatchSchema, questionSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from './hands';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
@@ -259,6 +259,14 @@ export const routes = {
     ...none,
     params: studentParams,
     output: practiceSchema,
+  }),
+  /** What a student asked from the practice room and what came back. */
+  questions: route({
+    method: 'get',
+    path: '/api/students/:studentId/questions',
+    ...none,
+    params: studentParams,
+    output: v.object({ questions: v.array(questionSchema) }),
   }),
 
   /** Books a lesson, or one each week at the same time of that zone's clock. */

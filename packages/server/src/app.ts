@@ -217,6 +217,9 @@ export function makeApp(parts: AppParts): App {
   mount(api, routes.propose, async ({ request, params, body }) =>
     lessons.propose(await accounts.identify(request), params.studentId, body),
   );
+  mount(api, routes.questions, async ({ request, params }) =>
+    room.questions(await accounts.identify(request), params.studentId),
+  );
   mount(api, routes.practice, async ({ request, params }) =>
     room.today(await accounts.identify(request), params.studentId),
   );

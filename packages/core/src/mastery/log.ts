@@ -2,6 +2,7 @@
  * The log: immutable events about one student. Corrections are new events that void old ones. Everything the
  * product believes about a student is a pure replay of this log.
  */
+import type { Recipe } from '../drills/recipe';
 import type { Take } from '../drills/take';
 
 interface EventBase {
@@ -30,6 +31,17 @@ export interface EventBodies {
     readonly at: string;
   };
   readonly clearance: { readonly at: string };
+  /** Asked from a card of the practice room; it waits for who teaches. */
+  readonly question: { readonly about: AskedAbout; readonly text: string; readonly at: string };
+  /** Answers a question, by the id of its event. */
+  readonly answer: { readonly to: string; readonly text: string; readonly at: string };
+}
+
+/** A card as it stood when something was asked of it. */
+export interface AskedAbout {
+  readonly title: string;
+  /** Null: tuning up, before the first card. */
+  readonly recipe: Recipe | null;
 }
 export type EventKind = keyof EventBodies;
 export type EventOf<K extends EventKind> = EventBase & { readonly kind: K } & EventBodies[K];

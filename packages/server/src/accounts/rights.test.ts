@@ -10,6 +10,7 @@ import { firstSyllabus } from '@finch/core/syllabus';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { block, C, LETTER as A_LETTER, SUBJECT, type RouteName } from '../test/requests';
+import { inStudio } from '../platform/database';
 import { makeTestWorld, NOW, type TestWorld } from '../test/world';
 
 let world: TestWorld;
@@ -120,6 +121,7 @@ const ROWS: readonly Row[] = [
   { route: 'keepNote', ...TEACHES, params: ofStudent, body: () => ({ version: STALE, note: 'x' }) },
   { route: 'propose', ...TEACHES, params: ofStudent, body: () => ({ minutes: 30, locked: [] }) },
   { route: 'practice', own: 'SF', any: 'OT', params: ofStudent },
+  { route: 'questions', own: 'SF', any: 'OT', params: ofStudent },
   {
     route: 'bookLesson',
     ...TEACHES,
@@ -220,6 +222,23 @@ const EVENTS: readonly {
     ...TEACHES,
     body: () => ({ kind: 'override', skillId: 'x', state: null, at: NOON }),
   },
+  {
+    of: 'a question',
+    own: 'S',
+    any: '',
+    body: () => ({ kind: 'question', about: { title: 'Em', recipe: null }, text: 'Which finger?', at: NOON }),
+  },
+  {
+    of: 'an answer',
+    own: '',
+    any: 'OT',
+    body: (studentId) => ({
+      kind: 'answer',
+      to: asked.get(studentId) ?? uuid(),
+      text: 'The second.',
+      at: NOON,
+    }),
+  },
   { of: 'a pain cleared', ...TEACHES, body: () => ({ kind: 'clearance', at: NOON }) },
   {
     of: 'a take that was heard, taken back',
@@ -227,6 +246,8 @@ const EVENTS: readonly {
     body: (studentId) => ({ kind: 'void', voids: heard.get(studentId) ?? uuid(), at: NOON }),
   },
 ];
+/** A question of each student that is in the log already. */
+const asked = new Map<string, string>();
 /** A take of each student that is in the log already. */
 const heard = new Map<string, string>();
 /** Open to whoever asks, or answered for whoever sits; said here so that no route is forgotten. */
@@ -265,6 +286,16 @@ beforeAll(async () => {
     const sent = event(studentId, attempt('teacher'));
     await agents.teacher.post('/api/events').send(sent).expect(200);
     heard.set(studentId, sent.events[0].id);
+    // Of students without a seat of their own too: put there as what was heard is.
+    const [question] = await inStudio(world.owner, here.studioId, (manager) =>
+      manager.query<{ id: string }[]>(
+        `INSERT INTO log_event (studio_id, id, student_id, actor_id, device_id, device_seq, kind, body, happened_at, sent_at, received_at)
+       SELECT studio_id, $2, student_id, actor_id, device_id, device_seq, 'question', '{}', happened_at, sent_at, received_at
+       FROM log_event WHERE id = $1 RETURNING id`,
+        [sent.events[0].id, uuid()],
+      ),
+    );
+    asked.set(studentId, question.id);
   }
   // The server serves one studio; for a moment it is the other.
   const serve = (studio: string) =>

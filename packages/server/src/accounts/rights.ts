@@ -25,6 +25,8 @@ export type Right =
   | 'take.log-heard'
   | 'mastery.override'
   | 'pain.clear'
+  | 'question.ask'
+  | 'question.answer'
   | 'studio.name'
   | 'school.read'
   | 'school.studio'
@@ -60,6 +62,7 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'take.log-heard': 'all',
   'mastery.override': 'all',
   'pain.clear': 'all',
+  'question.answer': 'all',
   'school.read': 'all',
   'school.teacher': 'all',
   'school.student': 'all',
@@ -76,7 +79,13 @@ const TEACHER: Partial<Record<Right, Reach>> = {
 const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
   owner: { ...TEACHER, 'studio.name': 'all', 'student.erase': 'all', 'school.studio': 'all' },
   teacher: TEACHER,
-  student: { 'practice.read': 'own', 'take.log': 'own', 'school.read': 'own', 'syllabus.read': 'all' },
+  student: {
+    'practice.read': 'own',
+    'take.log': 'own',
+    'question.ask': 'own',
+    'school.read': 'own',
+    'syllabus.read': 'all',
+  },
   // What a parent asks; numbers, bands and the measures of a hand are for who teaches.
   guardian: { 'report.read': 'own', 'school.read': 'own' },
   'self-taught': {

@@ -16,6 +16,7 @@ import type { LessonRow } from '../platform/entities';
 import { makeFlight, type Flight } from '../platform/flight';
 import { Prepared } from '../platform/http';
 import { Refusal } from '../platform/problems';
+import { questionsFor } from '../practice/log.service';
 import { putAway } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import { strandCells } from '../students/strands';
@@ -109,6 +110,7 @@ async function readBoard(
   const coming = await nextOfEach(manager, now);
   const { weighed, coming: gradesComing } = weights.of(views);
   proposals.keepOnly(lessons);
+  const asked = await questionsFor(manager, null, now);
   const told = views.map((view) => ({ view, cells: cellsOf(view) }));
   return {
     now: new Date(now).toISOString(),
@@ -148,6 +150,13 @@ async function readBoard(
         })),
       )
       .sort((a, b) => b.takes - a.takes)
+      .slice(0, SHOWN),
+    questions: asked
+      .filter(({ answer }) => answer === null)
+      .flatMap((question) => {
+        const name = byId.get(question.studentId)?.record.name;
+        return name === undefined ? [] : [{ ...question, name }];
+      })
       .slice(0, SHOWN),
     hurting: views
       .filter((view) => view.state.pain.status !== 'free')

@@ -29,6 +29,12 @@ export interface CastMember {
   readonly note: string;
   readonly fate?: 'pain' | 'stuck' | 'new' | 'fades';
   readonly seat?: 'student' | 'self-taught';
+  /** Asked from the practice room: of the easy minutes, or of what was played last. */
+  readonly asks?: readonly {
+    readonly of: 'easy' | 'last';
+    readonly text: string;
+    readonly answer?: string;
+  }[];
 }
 
 /** True seconds of a change against the reference hand, of somebody in the middle who has played so many months: this world's own. */
@@ -74,6 +80,17 @@ export const CAST: readonly CastMember[] = [
     goals: ['numbers.1564'],
     note: 'Reads the puppeteers’ cue lamp well. Rushes after a rest. Likes to know why a chord is there before she plays it.',
     seat: 'student',
+    asks: [
+      {
+        of: 'easy',
+        text: 'May I do these twice when my fingers are cold?',
+        answer: 'Twice is fine. Stop before anything pulls.',
+      },
+      {
+        of: 'last',
+        text: 'My third finger always comes down last. Shall I put it first, or wait for all of them?',
+      },
+    ],
   },
   {
     name: 'Bram Tolliwick',

@@ -6,7 +6,8 @@ import { TZDate } from '@date-fns/tz';
 import { seededRandom, type Random } from '@finch/core/kernel';
 import type { Hand, Instrument } from '@finch/core/fretboard';
 import { standardGuitar } from '@finch/core/fretboard';
-import { dayReader } from '@finch/core/mastery';
+import { warmUp } from '@finch/core/drills';
+import { dayReader, type EventSaid } from '@finch/core/mastery';
 import { CHILD_LIMITS, DEFAULT_LIMITS } from '@finch/core/hands';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
@@ -236,7 +237,7 @@ async function makeLife(
     firstSyllabus,
   );
   const rows = lived.flatMap((take, seq) => eventRow(maker, take, seq, studentId, actorId));
-  await addEvents(manager, rows);
+  await addEvents(manager, [...rows, ...askedRows(maker, member, rows)]);
   for (const { id, happenedAt, body } of rows) {
     const { feel } = (body as { take: Pick<LivedTake, 'feel'> }).take;
     await tellOfPain(
@@ -301,6 +302,49 @@ function eventRow(
       receivedAt: new Date(sent),
     },
   ];
+}
+
+/** Questions of a student after what they played last, the teacher's answers an hour later. */
+function askedRows(maker: Maker, { asks = [] }: CastMember, rows: readonly LogEventRow[]): LogEventRow[] {
+  const last = rows.findLast(({ actorId }) => actorId !== maker.teacherId);
+  if (!last) return [];
+  const { recipe, items } = (last.body as { take: LivedTake }).take;
+  const skill = skillsOf({ recipe, items }, firstSyllabus).at(-1)?.skill;
+  return asks.flatMap(({ of, text, answer }, i) => {
+    const about =
+      of === 'easy' || !skill ? { title: 'Easy minutes', recipe: warmUp(2) } : { title: skill.name, recipe };
+    const row = (at: number, actorId: string, seq: number, said: EventSaid): LogEventRow => {
+      const { kind, ...body } = said;
+      const when = new Date(at);
+      const id = maker.newId(at);
+      const sent = { happenedAt: when, sentAt: when, receivedAt: when };
+      return {
+        ...last,
+        id,
+        actorId,
+        deviceSeq: rows.length + seq,
+        kind,
+        body: { schemaVersion: 1, ...body },
+        ...sent,
+      };
+    };
+    const at = last.happenedAt.getTime() - (asks.length - i) * 60_000;
+    const question = row(at, last.actorId, 2 * i + 1, {
+      kind: 'question',
+      about,
+      text,
+      at: new Date(at).toISOString(),
+    });
+    if (!answer) return [question];
+    const later = at + 50_000;
+    const said: EventSaid = {
+      kind: 'answer',
+      to: question.id,
+      text: answer,
+      at: new Date(later).toISOString(),
+    };
+    return [question, row(later, maker.teacherId, 2 * i + 2, said)];
+  });
 }
 
 function pastLesson(

@@ -48,6 +48,25 @@ export async function takesOfFamily(asks: Asks, studentId: string, family: strin
   return rows.map(asEvent);
 }
 
+/**
+ * Questions of a student and their answers, with those of doubles and with what of them was taken back; of everybody where nobody
+ * is named. Told of whom a double was merged into.
+ */
+export async function askedOf(asks: Asks, studentId: string | null): Promise<LogEvent[]> {
+  const rows = await asks.query<RawEvent>(
+    `WITH asked AS (
+       SELECT e.*, coalesce(s.merged_into, e.student_id) AS of FROM log_event e
+       JOIN student s ON s.studio_id = e.studio_id AND s.id = e.student_id
+       WHERE e.kind IN ('question', 'answer') AND ($1::uuid IS NULL OR e.student_id = $1 OR s.merged_into = $1)
+     )
+     SELECT ${EVENT.replace('student_id AS', 'of AS')} FROM asked
+     UNION ALL
+     SELECT ${EVENT} FROM log_event WHERE kind = 'void' AND body ->> 'voids' IN (SELECT id::text FROM asked)`,
+    [studentId],
+  );
+  return rows.map(asEvent);
+}
+
 export interface SnapshotRow {
   readonly studentId: string;
   readonly ground: string;

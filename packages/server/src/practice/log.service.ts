@@ -3,7 +3,7 @@
  * reason; one bad take keeps no good one back, and the same event sent twice is stored once.
  */
 import { sentEventSchema, type BatchAnswer, type SentEvent } from '@finch/contract';
-import { eventTime, type EventKind, type LogEvent } from '@finch/core/mastery';
+import { eventTime, questionsOf, type EventKind, type LogEvent, type Question } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import * as v from 'valibot';
 import { may, type Right, type Who } from '../accounts/rights';
@@ -15,7 +15,7 @@ import { Refusal } from '../platform/problems';
 import { tellOfPain } from '../letters/letters.service';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
-import { doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
+import { askedOf, doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
 import { addEvent, eventHead, isStored, playedTimes, type Played } from './log.repository';
 
 /** What each kind of event may be logged with. */
@@ -24,6 +24,8 @@ const RIGHTS: Readonly<Record<EventKind, Right>> = {
   void: 'take.log',
   override: 'mastery.override',
   clearance: 'pain.clear',
+  question: 'question.ask',
+  answer: 'question.answer',
 };
 
 /** A take from further ahead than a wrong clock explains is no take, whatever the clock it was made by says of itself. */
@@ -37,6 +39,13 @@ const madeAt = (id: string): number => Number.parseInt(id.slice(0, 8) + id.slice
 /** The takes of one drill family, with those of every double merged into the student. */
 export const takesOf = (manager: EntityManager, studentId: string, family: string): Promise<LogEvent[]> =>
   takesOfFamily(manager, studentId, family);
+
+/** What a student asked and what was answered, whoever waited longest first; what everybody did where nobody is named. */
+export const questionsFor = async (
+  manager: EntityManager,
+  studentId: string | null,
+  now: number,
+): Promise<Question[]> => questionsOf(await askedOf(manager, studentId), now);
 
 /** When a student played since an instant, and for how long; without what was taken back. */
 export const playedSince = (
@@ -144,6 +153,7 @@ async function check(manager: EntityManager, who: Who, event: SentEvent, now: nu
   if (made < ID_YEARS.first || made >= ID_YEARS.last)
     throw new Refusal('take.id', 'id', 'an id made when the take was');
   if (event.kind === 'void') await checkVoid(manager, who, event.studentId, event.voids);
+  if (event.kind === 'answer') await checkAnswer(manager, event.studentId, event.to);
   if (event.kind !== 'attempt') return;
   if (event.take.source === 'simulated')
     throw new Refusal('take.source', 'take.source', 'a source other than the simulated player');
@@ -153,12 +163,21 @@ async function check(manager: EntityManager, who: Who, event: SentEvent, now: nu
   }
 }
 
+/** What a student may take back of what they logged. */
+const OWN_TO_TAKE_BACK: readonly string[] = ['attempt', 'question'];
+
+async function checkAnswer(manager: EntityManager, studentId: string, to: string): Promise<void> {
+  const known = await eventHead(manager, to);
+  if (known?.kind !== 'question' || !known.of.includes(studentId))
+    throw new Refusal('question.unknown', 'to', 'a question of this student that is stored here');
+}
+
 /** A take of this student; one's own alone, unless one may put right what others logged. */
 async function checkVoid(manager: EntityManager, who: Who, studentId: string, voids: string): Promise<void> {
   const known = await eventHead(manager, voids);
   if (!known?.of.includes(studentId))
     throw new Refusal('take.void', 'voids', 'a take of this student that is stored here');
-  const own = known.kind === 'attempt' && known.actorId === who.membershipId;
+  const own = OWN_TO_TAKE_BACK.includes(known.kind) && known.actorId === who.membershipId;
   if (!own && !may(who, 'mastery.override', studentId))
     throw new Refusal(
       'take.not-own',

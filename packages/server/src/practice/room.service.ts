@@ -4,7 +4,7 @@
  */
 import type { PracticeBody, PracticeCard } from '@finch/contract';
 import { calledCells, isQuiet, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
-import type { LogEvent } from '@finch/core/mastery';
+import type { LogEvent, Question } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import { proposalFor } from '../lessons/lessons.service';
@@ -15,7 +15,7 @@ import { studentOf } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import type { Work } from '../work/work';
 import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
-import { takesOf } from './log.service';
+import { questionsFor, takesOf } from './log.service';
 
 const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
@@ -26,6 +26,7 @@ export const givenHome = (manager: EntityManager, studioId: string, studentId: s
   openHomeCards(manager, studioId, studentId);
 
 export interface PracticeRoom {
+  readonly questions: (who: Who, studentId: string) => Promise<{ questions: Question[] }>;
   readonly today: (who: Who, studentId: string) => Promise<PracticeBody>;
   readonly assign: (
     who: Who,
@@ -42,6 +43,13 @@ export function makePracticeRoom(
   work: Work,
 ): PracticeRoom {
   return {
+    questions: async (who, studentId) => {
+      need(who, 'practice.read', studentId);
+      return inStudio(database, who.studioId, async (manager) => {
+        await studentOf(manager, studentId);
+        return { questions: await questionsFor(manager, studentId, clock.now()) };
+      });
+    },
     today: async (who, studentId) => {
       need(who, 'practice.read', studentId);
       return inStudio(database, who.studioId, async (manager) => {

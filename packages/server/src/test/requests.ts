@@ -135,6 +135,7 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
     keepNote: { params: ofStudent, body: { version: versions.student, note: 'Sings while playing.' } },
     propose: { params: ofStudent, body: { minutes: 30, locked: [] } },
     practice: { params: ofStudent },
+    questions: { params: ofStudent },
     assignHome: {
       params: ofStudent,
       body: { id: uuid(), recipe: ringCheck(C), skillId: null, title: 'C rings' },

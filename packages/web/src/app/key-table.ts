@@ -200,6 +200,7 @@ export const KEY_TABLE = {
     allClean: one('c', 'all clean', QUIET),
     takeBack: one('Ctrl+z', 'take the last one back', QUIET),
     feel: one('f', 'feel'),
+    ask: one('q', 'ask your teacher', QUIET),
     keep: one('Enter', 'keep take'),
     card: one('j k', 'next card, card before'),
   },

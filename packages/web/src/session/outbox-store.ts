@@ -6,6 +6,9 @@
 import type { SentEvent } from '@finch/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
+/** Of each kind of event what is known before it is sent. */
+type Unsent<T> = T extends unknown ? Omit<T, 'sentAt'> : never;
+
 export interface OutboxRecord {
   readonly id: string;
   /** Membership that made it. */
@@ -14,7 +17,7 @@ export interface OutboxRecord {
   /** Order of making on this device. */
   readonly deviceSeq: number;
   /** Everything but when it is sent, which is set at each send. */
-  readonly event: Omit<SentEvent, 'sentAt'> & { readonly kind: SentEvent['kind'] };
+  readonly event: Unsent<SentEvent>;
   readonly label: string;
   readonly problem?: { readonly code: string; readonly at: string; readonly detail: string };
 }

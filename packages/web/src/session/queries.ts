@@ -6,6 +6,7 @@ import { call } from './api';
 import { useSeat } from './seat';
 
 const COMING_MS = 1500;
+const ASKED_MS = 60_000;
 
 /** Of the whole studio: asked for by teachers alone, and only where it is wanted. */
 export function useBoard(on: MaybeRefOrGetter<boolean> = true) {
@@ -125,6 +126,18 @@ export function usePractice(studentId: MaybeRefOrGetter<string | null>) {
     queryKey: computed(() => ['practice', toValue(studentId), seat.seat?.membershipId]),
     queryFn: () => call(routes.practice, { params: { studentId: toValue(studentId) ?? '' } }),
     enabled: computed(() => toValue(studentId) !== null),
+  });
+}
+
+/** What a student asked from the practice room, read again each minute: an answer comes while they sit there. */
+export function useQuestions(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['questions', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.questions, { params: { studentId: toValue(studentId) ?? '' } }),
+    enabled: computed(() => toValue(studentId) !== null),
+    placeholderData: (before) => before,
+    refetchInterval: ASKED_MS,
   });
 }
 

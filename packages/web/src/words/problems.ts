@@ -231,6 +231,8 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'syllabus.drill': (at, detail) => `A drill of ${at} does not train it, or cannot be made: ${detail}.`,
   'syllabus.untrained': (at, detail) => `Nothing trains ${at}: ${detail}.`,
   'take.source': () => 'A take is logged by whoever played or heard it.',
+  'question.unknown': () =>
+    'The question is not stored here: it may have been taken back. Read the Board again.',
   'take.void': () => 'The take to be taken back is not stored here.',
   'take.invalid': (at) => `This take could not be read (${at}). Put it away and log it again.`,
   'write.twice': () => 'That is kept already.',

@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useSeat } from '../../session/seat';
 import { sayError } from '../../words';
+import AskedList from './AskedList.vue';
 import CarePanel from './CarePanel.vue';
 import FirstDayRest from './FirstDayRest.vue';
 import FirstSteps from './FirstSteps.vue';
@@ -97,8 +98,11 @@ const allSkills = ref(false);
       </HeatMap>
       <p v-else-if="!error" class="empty" role="status">Reading what each student holds…</p>
     </section>
-    <CarePanel v-if="data" class="care" :board="data" @open="openStudent" />
-    <section v-else class="sheet care" aria-hidden="true" />
+    <div v-if="data" class="needs">
+      <AskedList :board="data" @open="openStudent" />
+      <CarePanel class="care" :board="data" @open="openStudent" />
+    </div>
+    <section v-else class="sheet care needs" aria-hidden="true" />
   </div>
 </template>
 
@@ -136,9 +140,14 @@ const allSkills = ref(false);
   flex-direction: column;
   min-height: 0;
 }
-.care {
+.needs {
   grid-column: 2;
   grid-row: 2;
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+}
+.care {
   min-height: 168px;
 }
 .all-skills {
@@ -157,11 +166,11 @@ const allSkills = ref(false);
   }
   .today,
   .heat,
-  .care {
+  .needs {
     grid-row: auto;
     grid-column: 1;
   }
-  .care {
+  .needs {
     order: 1;
   }
   .heat {

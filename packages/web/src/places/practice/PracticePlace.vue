@@ -6,8 +6,9 @@ import { computed, ref, useTemplateRef, watch } from 'vue';
 import { forwardBack, useKeys } from '../../app/keys';
 import FeelPicker from '../../instruments/FeelPicker.vue';
 import HeardPick from '../../instruments/HeardPick.vue';
-import { plural, sayError } from '../../words';
+import { chordText, plural, sayError } from '../../words';
 import AnswerSheet from './AnswerSheet.vue';
+import AskSheet from './AskSheet.vue';
 import BarsSheet from './BarsSheet.vue';
 import KeepBar from './KeepBar.vue';
 import LastCard from './LastCard.vue';
@@ -17,6 +18,7 @@ import TenseHand from './TenseHand.vue';
 import RoomHead from './RoomHead.vue';
 import TempoSheet from './TempoSheet.vue';
 import TuneUp from './TuneUp.vue';
+import { TUNING, useAsking } from './use-asking';
 import { useCardHeard } from './use-card-heard';
 import { useCardShown } from './use-card-shown';
 import { usePracticeRoom } from './use-practice-room';
@@ -62,6 +64,8 @@ const keepSays = computed(
         ? `${draft.value.clean} of ${draft.value.of} clean`
         : ''),
 );
+const asking = useAsking(room.studentId, () => card.value ?? TUNING);
+const askSheet = useTemplateRef<InstanceType<typeof AskSheet>>('askSheet');
 const feeling = useTemplateRef<InstanceType<typeof FeelPicker>>('feeling');
 async function keep() {
   const [on, hand] = [card.value, feel.value?.hand ?? null];
@@ -89,6 +93,7 @@ useKeys('practice', {
   allClean: () => drill.value?.judged === 'strings' && trial.allClean(),
   takeBack: () => void trial.takeBack(),
   feel: () => feeling.value?.focus(),
+  ask: () => void askSheet.value?.begin(),
   keep: () => void keep(),
   card: forwardBack((by) => go(at.value + by)),
 });
@@ -172,6 +177,7 @@ useKeys('practice', {
           <FeelPicker ref="feeling" :model-value="feel" @update:model-value="hurt" />
           <p class="small">Pain beyond the skin of a fingertip, or tingling: no more playing today.</p>
         </section>
+        <AskSheet ref="askSheet" class="ask" :asking="asking" :title="chordText(card?.title ?? '')" />
       </template>
     </div>
     <KeepBar
@@ -217,7 +223,8 @@ useKeys('practice', {
   grid-column: 1;
 }
 .time,
-.feel-sheet {
+.feel-sheet,
+.ask {
   grid-column: 2;
 }
 @media (max-width: 699px) {

@@ -1,0 +1,100 @@
+/**
+ * Questions from the practice room: what was asked of the card on the stand, what came back, and what is typed. A question goes
+ * into the log like a take: kept on this device first, sent when somebody answers, and once however often it is sent.
+ */
+import { isAbout, type AskedAbout, type Question } from '@finch/core/mastery';
+import { computed, ref, type Ref } from 'vue';
+import { useQuestions } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { useDraft } from '../../session/use-draft';
+
+/** A question, and whether the server has it. */
+export interface Asked extends Pick<Question, 'id' | 'text' | 'answer'> {
+  readonly sent: boolean;
+}
+
+/** Tuning up, which is no card. */
+export const TUNING: AskedAbout = { title: 'Tuning up', recipe: null };
+
+export function useAsking(studentId: Readonly<Ref<string | null>>, about: () => AskedAbout) {
+  const seat = useSeat();
+  const { data } = useQuestions(studentId);
+  const text = ref('');
+  const trouble = ref('');
+  const busy = ref(false);
+  const draft = useDraft({
+    key: () => `question:${studentId.value ?? ''}:${about().title}`,
+    value: text,
+    kept: () => '',
+  });
+  /** Not with the server yet: asked, and taken back. */
+  const waiting = computed(() => {
+    const events = seat.records.flatMap(({ status, event }) => (status === 'refused' ? [] : [event]));
+    const back = new Set(events.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
+    return { back, asked: events.flatMap((event) => (event.kind === 'question' ? [event] : [])) };
+  });
+  const asked = computed<Asked[]>(() => {
+    const { back, asked: here } = waiting.value;
+    const known = data.value?.questions ?? [];
+    return [
+      ...known.map((one) => ({ ...one, sent: true })),
+      ...here
+        .filter(({ id }) => known.every((one) => one.id !== id))
+        .map((event) => ({ ...event, answer: null, sent: false })),
+    ].filter((one) => !back.has(one.id) && isAbout(one, about()));
+  });
+  /** Cards with an answer, by their names: said where somebody comes in. */
+  const answered = computed(() => [
+    ...new Set(
+      (data.value?.questions ?? [])
+        .filter(({ answer, id }) => answer && !waiting.value.back.has(id))
+        .map((one) => one.about.title),
+    ),
+  ]);
+  async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+    if (busy.value) return false;
+    busy.value = true;
+    trouble.value = '';
+    try {
+      await work();
+      return true;
+    } catch (problem) {
+      trouble.value = `Not kept on this device: ${(problem as Error).message}. Free some space and send it again.`;
+      return false;
+    } finally {
+      busy.value = false;
+    }
+  }
+  return {
+    /** Who plays may ask; who teaches answers on the Board. */
+    mayAsk: computed(() => seat.has('student')),
+    text,
+    draft,
+    trouble,
+    asked,
+    answered,
+    /** Whether it was kept, to be sent. */
+    ask: async (): Promise<boolean> => {
+      const said = text.value.trim();
+      const student = studentId.value;
+      if (!said || !student) return false;
+      const at = new Date(seat.now()).toISOString();
+      const { title, recipe } = about();
+      return attempt(async () => {
+        await seat.keep(
+          student,
+          { kind: 'question', about: { title, recipe }, text: said, at },
+          `Question about ${title}`,
+        );
+        draft.drop();
+      });
+    },
+    /** Takes a question back, answered or not: it stands nowhere any more. */
+    putAway: (id: string) =>
+      attempt(async () => {
+        if (studentId.value) await seat.takeBack(studentId.value, id, 'A question taken back');
+      }),
+  };
+}
+
+export type Asking = ReturnType<typeof useAsking>;
