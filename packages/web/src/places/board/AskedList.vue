@@ -56,7 +56,7 @@ const shown = computed(() => (all.value ? waiting.value : waiting.value.slice(0,
 }
 li {
   display: grid;
-  grid-template-columns: minmax(120px, 220px) minmax(0, 1fr) auto auto;
+  grid-template-columns: fit-content(220px) minmax(0, 1fr) auto auto;
   align-items: center;
   gap: 0 var(--space-3);
   padding: var(--space-1) 0;

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-/** What was asked of this card and what came back; the way to ask. What is typed stays with its card. */
+/** What was asked of this card and waits; the way to ask. What is typed stays with its card. */
 import { MOST_SAID } from '@finch/contract';
 import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { Asking } from './use-asking';
 
 const props = defineProps<{ asking: Asking; title: string }>();
-const { asked, text, trouble, mayAsk } = props.asking;
+const { open: asked, text, trouble, mayAsk } = props.asking;
 const open = ref(text.value !== '');
 watch(
   () => props.title,
@@ -35,17 +35,12 @@ defineExpose({ begin });
         <p>
           <b>You asked:</b> <span class="words">{{ one.text }}</span>
         </p>
-        <p v-if="one.answer" class="back">
-          <b>Your teacher:</b> <span class="words">{{ one.answer.text }}</span>
-        </p>
-        <p v-else class="note">
+        <p class="note">
           {{
             one.sent ? 'It waits on your teacher’s Board.' : 'It waits on this device until it can be sent.'
           }}
         </p>
-        <BButton variant="link" size="sm" @click="asking.putAway(one.id)">{{
-          one.answer ? 'Put it away' : 'Take it back'
-        }}</BButton>
+        <BButton variant="link" size="sm" @click="asking.putAway(one.id)">Take it back</BButton>
       </li>
     </ul>
     <form v-if="open && mayAsk" @submit.prevent="send">
@@ -88,10 +83,6 @@ li + li {
 .words {
   white-space: pre-line;
   overflow-wrap: anywhere;
-}
-.back {
-  border-left: 3px solid var(--wing);
-  padding-left: var(--space-2);
 }
 form,
 label {

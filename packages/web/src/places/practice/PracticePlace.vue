@@ -7,6 +7,7 @@ import { forwardBack, useKeys } from '../../app/keys';
 import FeelPicker from '../../instruments/FeelPicker.vue';
 import HeardPick from '../../instruments/HeardPick.vue';
 import { chordText, plural, sayError } from '../../words';
+import AnsweredSheet from './AnsweredSheet.vue';
 import AnswerSheet from './AnswerSheet.vue';
 import AskSheet from './AskSheet.vue';
 import BarsSheet from './BarsSheet.vue';
@@ -64,7 +65,11 @@ const keepSays = computed(
         ? `${draft.value.clean} of ${draft.value.of} clean`
         : ''),
 );
-const asking = useAsking(room.studentId, () => card.value ?? TUNING);
+const asking = useAsking(
+  room.studentId,
+  () => card.value ?? TUNING,
+  () => cards.value,
+);
 const askSheet = useTemplateRef<InstanceType<typeof AskSheet>>('askSheet');
 const feeling = useTemplateRef<InstanceType<typeof FeelPicker>>('feeling');
 async function keep() {
@@ -139,6 +144,13 @@ useKeys('practice', {
           :offers="room.ease.offers(card)"
           @ease="room.ease.ease(card)"
           @next="go(at + 1)"
+        />
+        <AnsweredSheet
+          v-if="asking.answered.value.length"
+          class="wide"
+          :answered="asking.answered.value"
+          :title="chordText(card?.title ?? '')"
+          @put-away="asking.putAway"
         />
         <NeckSheet class="wide" :room="room" :shown="shown" />
         <TempoSheet

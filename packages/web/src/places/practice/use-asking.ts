@@ -9,14 +9,19 @@ import { useSeat } from '../../session/seat';
 import { useDraft } from '../../session/use-draft';
 
 /** A question, and whether the server has it. */
-export interface Asked extends Pick<Question, 'id' | 'text' | 'answer'> {
+export interface Asked extends Pick<Question, 'id' | 'about' | 'text' | 'answer'> {
   readonly sent: boolean;
 }
 
 /** Tuning up, which is no card. */
 export const TUNING: AskedAbout = { title: 'Tuning up', recipe: null };
 
-export function useAsking(studentId: Readonly<Ref<string | null>>, about: () => AskedAbout) {
+/** @param cards today's; an answer to what is none of them stands with the first */
+export function useAsking(
+  studentId: Readonly<Ref<string | null>>,
+  about: () => AskedAbout,
+  cards: () => readonly AskedAbout[],
+) {
   const seat = useSeat();
   const { data } = useQuestions(studentId);
   const text = ref('');
@@ -33,7 +38,7 @@ export function useAsking(studentId: Readonly<Ref<string | null>>, about: () => 
     const back = new Set(events.flatMap((event) => (event.kind === 'void' ? [event.voids] : [])));
     return { back, asked: events.flatMap((event) => (event.kind === 'question' ? [event] : [])) };
   });
-  const asked = computed<Asked[]>(() => {
+  const all = computed<Asked[]>(() => {
     const { back, asked: here } = waiting.value;
     const known = data.value?.questions ?? [];
     return [
@@ -41,16 +46,16 @@ export function useAsking(studentId: Readonly<Ref<string | null>>, about: () => 
       ...here
         .filter(({ id }) => known.every((one) => one.id !== id))
         .map((event) => ({ ...event, answer: null, sent: false })),
-    ].filter((one) => !back.has(one.id) && isAbout(one, about()));
+    ].filter((one) => !back.has(one.id));
   });
-  /** Cards with an answer, by their names: said where somebody comes in. */
-  const answered = computed(() => [
-    ...new Set(
-      (data.value?.questions ?? [])
-        .filter(({ answer, id }) => answer && !waiting.value.back.has(id))
-        .map((one) => one.about.title),
-    ),
-  ]);
+  const here = computed(() => all.value.filter((one) => isAbout(one, about())));
+  /** Answers to this card; with the first card those to what is not among today's. */
+  const answered = computed(() => {
+    const [first] = cards();
+    const atFirst = first === undefined || first === about();
+    const elsewhere = (one: Asked) => !cards().some((card) => isAbout(one, card));
+    return all.value.filter((one) => one.answer && (isAbout(one, about()) || (atFirst && elsewhere(one))));
+  });
   async function attempt(work: () => Promise<unknown>): Promise<boolean> {
     if (busy.value) return false;
     busy.value = true;
@@ -71,7 +76,8 @@ export function useAsking(studentId: Readonly<Ref<string | null>>, about: () => 
     text,
     draft,
     trouble,
-    asked,
+    /** Asked of this card and not answered yet. */
+    open: computed(() => here.value.filter(({ answer }) => answer === null)),
     answered,
     /** Whether it was kept, to be sent. */
     ask: async (): Promise<boolean> => {
