@@ -2,4 +2,5 @@ export { makePlayer, PLAYER, type PlayedTake, type Player, type PlayerTraits } f
 export { liveThrough, type Life, type LivedTake } from './history';
 export { countChanges, type TrueFactors } from './counting';
 export { PRACTICE_WORLDS, practiceLog, type PracticeWorld, type TrueRow } from './practice-worlds';
+export { makeCounter } from './counter';
 export { makeStringsPlayer, type StringsPlayer } from './strings-player';

@@ -204,6 +204,9 @@ export const KEY_TABLE = {
     keep: one('Enter', 'keep take'),
     card: one('j k', 'next card, card before'),
   },
+  handsFree: {
+    pedal: { keys: ['PageDown', 'PageUp'], shown: 'Page ↓ ↑', does: 'next card, card before', quiet: true },
+  },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, KeyEntry>>>>;
 
 export type KeyPlace = keyof typeof KEY_TABLE;
@@ -231,6 +234,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   progress: 'Progress',
   outbox: 'Outbox',
   practice: 'Practice room',
+  handsFree: 'Practice room, hands free',
 };
 
 const SIGNS: Readonly<Record<string, string>> = {

@@ -82,7 +82,10 @@ function controlAnswers(event: KeyboardEvent): boolean {
   return (
     (pressed && (element?.matches?.('button, a, [role=button], summary, input') ?? false)) ||
     (walked &&
-      (element?.matches?.('[role=radio], [role=tab], [role=slider], input, select, [role=option]') ?? false))
+      (element?.matches?.(
+        '[role=radio], [role=tab], [role=slider], input:not([type=checkbox]), select, [role=option]',
+      ) ??
+        false))
   );
 }
 

@@ -3,7 +3,7 @@
  * same way; nothing that is heard is kept or sent.
  */
 import type { Instrument } from '@finch/core/fretboard';
-import { makeStringsPlayer } from '@finch/core/simulation';
+import { makeCounter, makeStringsPlayer, type StringsPlayer } from '@finch/core/simulation';
 import { TUNER_SAMPLES } from '@finch/core/sound';
 
 export interface Listening {
@@ -65,18 +65,32 @@ export const ownMicrophone: Microphone = {
 const SIMULATED_RATE = 48_000;
 const OFF_CENTS = [-22, 14, 6, 31, -9, 18];
 
-/** The stand-in; `now` in ms, for tests. */
-export const simulatedMicrophone = (
-  instrument: Instrument,
-  now: () => number = () => performance.now(),
+/** Stands in for a microphone: what a simulated room sounds like at each instant. `now` in ms, for tests. */
+const simulated = (
+  makeRoom: (sampleRate: number) => Pick<StringsPlayer, 'samplesAt'>,
+  now: () => number,
 ): Microphone => ({
   open: () => {
-    const player = makeStringsPlayer(instrument, OFF_CENTS, SIMULATED_RATE);
+    const room = makeRoom(SIMULATED_RATE);
     const began = now();
     return Promise.resolve({
       sampleRate: SIMULATED_RATE,
-      read: (into) => player.samplesAt((now() - began) / 1000, into),
+      read: (into) => {
+        // The latest samples: they end now.
+        const ends = (now() - began) / 1000;
+        room.samplesAt(Math.max(0, ends - into.length / SIMULATED_RATE), into);
+      },
       close: () => undefined,
     });
   },
 });
+
+/** Somebody who tunes. */
+export const simulatedMicrophone = (
+  instrument: Instrument,
+  now: () => number = () => performance.now(),
+): Microphone => simulated((sampleRate) => makeStringsPlayer(instrument, OFF_CENTS, sampleRate), now);
+
+/** Somebody who counts four aloud. */
+export const simulatedVoice = (now: () => number = () => performance.now()): Microphone =>
+  simulated(makeCounter, now);

@@ -11,6 +11,7 @@ import AnsweredSheet from './AnsweredSheet.vue';
 import AnswerSheet from './AnswerSheet.vue';
 import AskSheet from './AskSheet.vue';
 import BarsSheet from './BarsSheet.vue';
+import HandsFreeSheet from './HandsFreeSheet.vue';
 import KeepBar from './KeepBar.vue';
 import LastCard from './LastCard.vue';
 import NeckSheet from './NeckSheet.vue';
@@ -22,6 +23,7 @@ import TuneUp from './TuneUp.vue';
 import { TUNING, useAsking } from './use-asking';
 import { useCardHeard } from './use-card-heard';
 import { useCardShown } from './use-card-shown';
+import { useHandsFree } from './use-hands-free';
 import { usePracticeRoom } from './use-practice-room';
 import { useTry } from './use-try';
 
@@ -90,6 +92,28 @@ function go(to: number) {
   said.value = '';
   room.go(to);
 }
+/** On without a hand: what is answered is kept first, and a hand that must be asked about stops it there. */
+async function onward() {
+  if (complete.value) {
+    const before = takesHere.value;
+    await keep();
+    if (takesHere.value === before || stoppedHere.value !== null) return;
+    const kept = said.value;
+    go(at.value + 1);
+    said.value = kept;
+    return;
+  }
+  go(at.value + 1);
+}
+const handsFree = useHandsFree(
+  () => void onward(),
+  () => player.playing.value,
+);
+useKeys(
+  'handsFree',
+  { pedal: (at) => void (at === 0 ? onward() : go(room.at.value - 1)) },
+  () => handsFree.on.value,
+);
 useKeys('practice', {
   play: () => void heard.toggle(),
   tempo: forwardBack((by) => void heard.faster(2 * by)),
@@ -189,6 +213,7 @@ useKeys('practice', {
           <FeelPicker ref="feeling" :model-value="feel" @update:model-value="hurt" />
           <p class="small">Pain beyond the skin of a fingertip, or tingling: no more playing today.</p>
         </section>
+        <HandsFreeSheet class="ask" :hands-free="handsFree" />
         <AskSheet ref="askSheet" class="ask" :asking="asking" :title="chordText(card?.title ?? '')" />
       </template>
     </div>
