@@ -109,6 +109,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.pain': (v) =>
     `Pain (${v.where}) since ${shortDate(Date.parse(String(v.since)))}: nothing is played, with either hand.`,
   'because.given': (v) => `Given home on ${shortDate(v.on)}.`,
+  'because.lighter': (v) => `Lighter on this hand: its heaviest grip is graded ${v.now}, not ${v.was}.`,
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,

@@ -12,9 +12,9 @@ const emit = defineEmits<{ putAway: [id: string] }>();
   <section class="sheet" aria-label="Answers from your teacher" aria-live="polite">
     <div v-for="one in answered" :key="one.id" class="one">
       <p>
-        <span class="note"
-          >{{ chordText(one.about.title) === title ? '' : `${chordText(one.about.title)}: ` }}you asked,
-        </span>
+        <span class="note">{{
+          chordText(one.about.title) === title ? 'You asked:' : `Of ${chordText(one.about.title)} you asked:`
+        }}</span>
         <span class="words">{{ one.text }}</span>
       </p>
       <p class="back">

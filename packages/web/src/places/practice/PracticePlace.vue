@@ -83,7 +83,10 @@ async function keep() {
   // A take with pain was the last of its kind today: what follows are other cards, none of them played yet.
   if (stoppedHere.value !== null || !on) return;
   room.wasPlayed();
-  if (room.ease.felt(on, hand) === 'off') said.value = `Tense twice running: ${on.title} is off for today.`;
+  if (room.ease.felt(on, hand) === 'off')
+    said.value = `Tense twice running: ${on.title} is off for today.${
+      room.ease.hasInstead(on) ? ' What lies here now grades lower for your hand.' : ''
+    }`;
 }
 async function hurt(answered: Feel | null) {
   if (trial.hurt(answered)) await keep();

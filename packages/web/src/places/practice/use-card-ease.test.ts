@@ -47,14 +47,23 @@ test('tense once: the easier notch is offered, lies in its place and begins anew
   expect(ease.cards.value).toHaveLength(2);
 });
 
-test('tense twice running: the card is off for the day; an easy take between begins anew', () => {
+test('tense twice running: off for the day, what grades lower in its place; an easy take between begins anew', () => {
   const ease = room();
   ease.felt(first(ease), 'tense');
   ease.felt(first(ease), 'easy');
   expect(ease.felt(first(ease), 'tense')).toBe('tense');
   expect(ease.felt(first(ease), 'tense')).toBe('off');
-  expect(ease.cards.value.map(({ recipe }) => recipe.family)).toEqual(['ring check']);
-  expect(ease.all.value).toHaveLength(2);
+  expect(ease.hasInstead(ease.all.value[0])).toBe(true);
+  const [lighter, second, ...more] = ease.cards.value;
+  expect([more, second.recipe, ease.all.value.length]).toEqual([[], ring.recipe, 2]);
+  expect([lighter.recipe.family, lighter.title, lighter.minutes]).toEqual(['change loop', 'card', 4]);
+  const { now, was } = lighter.because.values as { now: number; was: number };
+  expect(lighter.because.code).toBe('because.lighter');
+  expect(now).toBeLessThan(was - 4);
+  // It tenses the hand too: then nothing lies there any more.
+  ease.felt(lighter, 'tense');
+  expect(ease.felt(lighter, 'tense')).toBe('off');
+  expect(ease.cards.value.map(({ recipe }) => recipe)).toEqual([ring.recipe]);
 });
 
 test('a reload of the same day keeps what is off and what is lighter; another day begins anew', () => {
@@ -65,7 +74,9 @@ test('a reload of the same day keeps what is off and what is lighter; another da
   ease.felt(first(ease), 'tense');
   ease.ease(first(ease));
   const again = room(storage);
-  expect(again.cards.value.map(({ recipe }) => recipe)).toEqual([first(ease).recipe]);
+  expect(again.cards.value.map(({ recipe }) => recipe)).toEqual(ease.cards.value.map(({ recipe }) => recipe));
+  expect(again.cards.value[0].recipe).not.toEqual(loop.recipe);
+  expect(again.cards.value[1].because.code).toBe('because.lighter');
   const tomorrow = room(storage, 'Wed');
   expect(tomorrow.cards.value.map(({ recipe }) => recipe)).toEqual([loop.recipe, ring.recipe]);
 });
@@ -75,4 +86,6 @@ test('a hand nobody knows is offered no notch', () => {
   const ease = useCardEase(() => [loop], () => null, drafts, () => 'Tue'); // prettier-ignore
   ease.felt(first(ease), 'tense');
   expect([ease.wasTense(first(ease)), ease.offers(first(ease))]).toEqual([true, false]);
+  ease.felt(first(ease), 'tense');
+  expect(ease.cards.value).toEqual([]);
 });

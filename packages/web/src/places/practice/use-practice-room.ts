@@ -7,7 +7,7 @@ import { useDrafts } from '../../session/drafts';
 import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { holdSchool } from '../../words/school';
-import { useCardEase } from './use-card-ease';
+import { insteadOf, useCardEase } from './use-card-ease';
 
 const PLAYING_ENDS: readonly string[] = ['stopped today', 'locked'];
 
@@ -46,7 +46,11 @@ export function usePracticeRoom() {
   /** Minutes of the cards in which a take was kept: a card that was skipped was not played. */
   const played = ref<ReadonlySet<string>>(new Set());
   const minutesSoFar = computed(() =>
-    ease.all.value.reduce((sum, one) => sum + (played.value.has(one.key) ? one.minutes : 0), 0),
+    ease.all.value.reduce(
+      (sum, one) =>
+        sum + (played.value.has(one.key) || played.value.has(insteadOf(one.key)) ? one.minutes : 0),
+      0,
+    ),
   );
   async function leave() {
     if (seat.teaches) return router.push({ name: 'student', params: { studentId: studentId.value ?? '' } });
