@@ -16,6 +16,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Atlantic/Faroe',
     reducedMotion: 'reduce',
+    // Kept on the device in its own tests alone: in every other one each page would fetch all of it.
+    serviceWorkers: 'block',
     actionTimeout: 30_000,
   },
 });

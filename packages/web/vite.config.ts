@@ -3,6 +3,7 @@ import vue from '@vitejs/plugin-vue';
 import Icons from 'unplugin-icons/vite';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /**
  * Of Bootstrap's style only what is named somewhere stays: in our screens, or in the components of the library that they
@@ -23,8 +24,34 @@ const purge = purgeCSSPlugin({
   safelist: { greedy: [/^\.?(btn|form|modal|nav|tab|fade|show|active|disabled|is-)/] },
 });
 
+/**
+ * The application on the device: every file of it is kept there, so that it opens without a network; what the server says is kept
+ * by the session alone (`offline-copy.ts`). A newer version waits until it is asked for: nobody's page changes while they play.
+ */
+const installed = VitePWA({
+  registerType: 'prompt',
+  injectRegister: false,
+  manifest: {
+    name: 'Zealous Finch',
+    short_name: 'Finch',
+    description: 'Guitar teaching and practice: grips, changes, drills and what each student holds.',
+    theme_color: '#16202A',
+    background_color: '#DDE3DF',
+    display: 'standalone',
+    start_url: '/',
+    icons: [{ src: '/finch.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+    maximumFileSizeToCacheInBytes: 6_000_000,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/schemas\//, /\.[a-z0-9]{2,5}$/],
+    cleanupOutdatedCaches: true,
+  },
+});
+
 export default defineConfig({
-  plugins: [vue(), Icons({ compiler: 'vue3' })],
+  plugins: [vue(), Icons({ compiler: 'vue3' }), installed],
   worker: { format: 'es' },
   css: {
     postcss: {

@@ -245,6 +245,11 @@ export const practiceSchema = v.object({
   minutes: v.number(),
   marks: marksSchema,
   cards: v.array(cardSchema),
+  /** The student's day that they are for, YYYY-MM-DD, by the student's clock. */
+  day: v.string(),
+  timeZone: v.string(),
+  /** For the day after, for a device that will be without a network. */
+  tomorrow: v.array(cardSchema),
 });
 export type PracticeBody = v.InferOutput<typeof practiceSchema>;
 

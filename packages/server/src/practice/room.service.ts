@@ -19,6 +19,7 @@ import { questionsFor, takesOf } from './log.service';
 
 const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
+const DAY_MS = 86_400_000;
 const SHORTEST_PLAN = 20;
 
 /** Cards given home and not done with, the newest first. */
@@ -62,15 +63,18 @@ export function makePracticeRoom(
           minutes: CARD_MINUTES,
           because: { code: 'because.given', values: { on: row.since.getTime() } },
         }));
+        const calls = () => takesOf(manager, studentId, 'root call');
+        const next = states.later(view, clock.now() + DAY_MS);
         return {
           student: { id: studentId, name: view.record.name },
+          day: view.state.today,
+          timeZone: view.record.timeZone,
+          tomorrow: await withPastCalls(await fill(work, next, cards), calls),
           taught: view.taught,
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
           marks: view.marks,
-          cards: await withPastCalls(await fill(work, view, cards), () =>
-            takesOf(manager, studentId, 'root call'),
-          ),
+          cards: await withPastCalls(await fill(work, view, cards), calls),
         };
       });
     },

@@ -72,6 +72,8 @@ export interface States {
     studentId: string,
     now: number,
   ) => Promise<StudentView>;
+  /** The same student as they will stand at a later instant, ms since 1970, if nothing is logged until then. */
+  readonly later: (view: StudentView, at: number) => StudentView;
   readonly viewAll: (manager: EntityManager, studioId: string, now: number) => Promise<StudentView[]>;
   /** Whose logs there are to read, and what reading rests on, with nothing read yet. */
   readonly logs: (
@@ -221,6 +223,12 @@ export function makeStates(work: Work, code: string): States {
       const [view] = await viewsOf(manager, studioId, records, [studentId], now);
       if (!view) throw notFound('studentId');
       return view;
+    },
+    later: (view, at) => {
+      const sofar = standings.get(view.record.id)?.sofar;
+      if (!sofar) throw new Error('a view is of somebody who was read');
+      const context = { syllabus: view.syllabus.content, timeZone: view.record.timeZone };
+      return { ...view, state: stateAt(sofar.skills, context, at) };
     },
     viewAll: async (manager, studioId, now) => {
       const views = await viewsOf(manager, studioId, await studentRecords(manager), null, now);

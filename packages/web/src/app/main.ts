@@ -10,6 +10,7 @@ import { createApp } from 'vue';
 import { Refused, Unanswered } from '../session/api';
 import { useSeat } from '../session/seat';
 import App from './App.vue';
+import { keepInstalled } from './installed';
 import { router } from './router';
 
 async function start(): Promise<void> {
@@ -36,6 +37,7 @@ async function start(): Promise<void> {
   }
   app.use(router);
   app.mount('#app');
+  keepInstalled();
 }
 
 void start();

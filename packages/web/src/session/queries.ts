@@ -3,6 +3,7 @@ import { routes } from '@finch/contract';
 import { useQuery, type QueryClient } from '@tanstack/vue-query';
 import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { call } from './api';
+import { copies } from './offline-copy';
 import { useSeat } from './seat';
 
 const COMING_MS = 1500;
@@ -124,7 +125,12 @@ export function usePractice(studentId: MaybeRefOrGetter<string | null>) {
   const seat = useSeat();
   return useQuery({
     queryKey: computed(() => ['practice', toValue(studentId), seat.seat?.membershipId]),
-    queryFn: () => call(routes.practice, { params: { studentId: toValue(studentId) ?? '' } }),
+    queryFn: () => {
+      const of = toValue(studentId) ?? '';
+      return copies.through(`practice ${of}`, () => call(routes.practice, { params: { studentId: of } }));
+    },
+    // Without a network it is asked all the same: the copy of this device answers.
+    networkMode: 'always' as const,
     enabled: computed(() => toValue(studentId) !== null),
   });
 }
@@ -134,7 +140,11 @@ export function useQuestions(studentId: MaybeRefOrGetter<string | null>) {
   const seat = useSeat();
   return useQuery({
     queryKey: computed(() => ['questions', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
-    queryFn: () => call(routes.questions, { params: { studentId: toValue(studentId) ?? '' } }),
+    queryFn: () => {
+      const of = toValue(studentId) ?? '';
+      return copies.through(`questions ${of}`, () => call(routes.questions, { params: { studentId: of } }));
+    },
+    networkMode: 'always' as const,
     enabled: computed(() => toValue(studentId) !== null),
     placeholderData: (before) => before,
     refetchInterval: ASKED_MS,

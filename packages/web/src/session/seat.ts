@@ -6,11 +6,15 @@ import { defineStore } from 'pinia';
 import { v7 as uuid } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
 import { plain } from './plain';
-import { call, Refused } from './api';
+import { call, Refused, Unanswered } from './api';
+import { copies } from './offline-copy';
 import { inDeviceTime, makeOutbox, type Outbox } from './outbox';
 import { openOutbox, type OutboxRecord } from './outbox-store';
 
 const RETRY_MS = 4000;
+/** Copies of who sat and of how far the clock here is off, ms. */
+const SESSION = 'session';
+const SKEW = 'skew';
 
 /** Answers that speak of what was sent, not of who sits or of the server. */
 const OF_THE_SENT = [400, 413, 422];
@@ -70,6 +74,12 @@ export const useSeat = defineStore('seat', () => {
   const take = async (next: SessionBody) => {
     body.value = next;
     skew.value = Date.parse(next.now) - Date.now();
+    // What this device keeps is of who sits.
+    if (copies.read<SessionBody>(SESSION)?.seat?.membershipId !== next.seat?.membershipId) copies.clear();
+    if (next.seat) {
+      copies.write(SESSION, next);
+      copies.write(SKEW, skew.value);
+    }
     if (next.seat) await (await outbox()).settleAll(next.seat.membershipId);
     await list();
     void flush();
@@ -88,7 +98,17 @@ export const useSeat = defineStore('seat', () => {
     teaches,
     has,
     now: () => Date.now() + skew.value,
-    open: async () => take(await call(routes.session)),
+    /** Where nobody answers, whoever sat here last sits on: what they do is kept on this device. */
+    open: async () => {
+      try {
+        await take(await call(routes.session));
+      } catch (error) {
+        const last = error instanceof Unanswered ? copies.read<SessionBody>(SESSION) : null;
+        if (!last) throw error;
+        gone();
+        await take({ ...last, now: new Date(Date.now() + (copies.read<number>(SKEW) ?? 0)).toISOString() });
+      }
+    },
     sitDown: async (membershipId: string) => take(await call(routes.sitDown, { body: { membershipId } })),
     standUp: async () => take(await call(routes.standUp)),
     take,

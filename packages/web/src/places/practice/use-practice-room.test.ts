@@ -48,6 +48,9 @@ const bodyOf = (more: Partial<PracticeBody> = {}): PracticeBody => ({
   pain: { status: 'free' },
   minutes: 12,
   marks: { pins: [], hooks: [] },
+  day: '1970-01-01',
+  timeZone: 'UTC',
+  tomorrow: [],
   cards: [
     card(changeLoop({ grips: [C, AM], beatsEach: 4 }), 4),
     card(ringCheck(F), 3),
@@ -70,6 +73,15 @@ test('the first card stands with the drill it makes for this hand, under the sch
   expect(school().formNames).toBe('numbers');
   room.go(1);
   expect([room.drill.value?.overLimit, room.drill.value?.hasBarre]).toEqual([true, true]);
+});
+
+test('what this device kept of yesterday lays out the day after; of today it lays out today', () => {
+  const tomorrow = [card(ringCheck(AM), 3)];
+  desk.body.value = bodyOf({ day: '1969-12-31', tomorrow });
+  expect(enter(usePracticeRoom).cards.value.map(({ recipe }) => recipe)).toEqual([ringCheck(AM)]);
+  // By the student's own clock: on the first hour of 1970 in UTC it is still the day before further west.
+  desk.body.value = bodyOf({ day: '1969-12-31', tomorrow, timeZone: 'America/Lima' });
+  expect(enter(usePracticeRoom).cards.value).toHaveLength(3);
 });
 
 test('cards are gone through to the end and no further; after the last there is none', () => {

@@ -1,5 +1,7 @@
 /** The practice room: today's cards, the one on the stand, the drill it makes for this hand, and what of it was played. */
+import type { PracticeBody, PracticeCard } from '@finch/contract';
 import { isQuiet, makeDrill, type Drill } from '@finch/core/drills';
+import { dayReader } from '@finch/core/mastery';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useBench } from '../../session/bench';
@@ -8,6 +10,10 @@ import { usePractice } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { holdSchool } from '../../words/school';
 import { insteadOf, useCardEase } from './use-card-ease';
+
+/** The cards for a day: an answer of the day before, kept on this device, has tomorrow's too. */
+const cardsOf = (body: PracticeBody | undefined, now: number): readonly PracticeCard[] =>
+  body && body.day < dayReader(body.timeZone)(now) ? body.tomorrow : (body?.cards ?? []);
 
 const PLAYING_ENDS: readonly string[] = ['stopped today', 'locked'];
 
@@ -24,7 +30,7 @@ export function usePracticeRoom() {
   const painStops = computed(() => hurtsNow.value || PLAYING_ENDS.includes(data.value?.pain.status ?? ''));
   const ease = useCardEase(
     // What is heard or named stays: no hand plays in it.
-    () => (data.value?.cards ?? []).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
+    () => cardsOf(data.value, seat.now()).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
     () => data.value?.taught ?? null,
     useDrafts(),
     () => new Date(seat.now()).toDateString(),
