@@ -772,7 +772,7 @@ export const MUTANTS = [
   server('practice/log.service.ts', 'Math.max(at, at + skew)', 'at + skew', 'practice/log.test'),
   server(
     'practice/log.service.ts',
-    "OWN_TO_TAKE_BACK.includes(known.kind) && known.actorId === who.membershipId",
+    'OWN_TO_TAKE_BACK.includes(known.kind) && known.actorId === who.membershipId',
     'true',
     'practice/log.test',
   ),

@@ -14,7 +14,7 @@ const headSchema = v.object({
   sentAt: instantSchema,
 });
 
-export const askedAboutSchema = v.object({
+const askedAboutSchema = v.object({
   title: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
   recipe: v.nullable(recipeSchema),
 });
