@@ -2,7 +2,7 @@
 /** The keys of the place along the lower edge, and what has not reached the server. */
 import { computed } from 'vue';
 import { useSeat } from '../session/seat';
-import { plural } from '../words';
+import { waitingText } from '../words';
 import { keyText } from './key-table';
 import { answered } from './keys';
 
@@ -13,11 +13,14 @@ const strip = computed(() => {
   const own = [...answered()].sort((a, b) => Number(a.place === 'house') - Number(b.place === 'house'));
   return own.flatMap(({ hints }) => hints.filter((hint) => !hint.quiet));
 });
+const waits = computed(() =>
+  waitingText(seat.records.flatMap(({ status, event }) => (status === 'refused' ? [] : [event.kind]))),
+);
 const state = computed(() =>
   seat.awaySince
-    ? `server away since ${seat.awaySince} · ${plural(seat.waiting, 'take')} kept here`
+    ? `server away since ${seat.awaySince} · ${waits.value} kept here`
     : seat.waiting
-      ? `${plural(seat.waiting, 'take')} on the way`
+      ? `${waits.value} on the way`
       : '',
 );
 </script>
@@ -31,7 +34,7 @@ const state = computed(() =>
     </ul>
     <div class="status" role="status" aria-live="polite">
       <button v-if="seat.refused.length" type="button" class="state refused" @click="emit('refused')">
-        {{ plural(seat.refused.length, 'take') }} refused: why?
+        {{ waitingText(seat.refused.map(({ event }) => event.kind)) }} refused: why?
       </button>
       <span v-if="state" class="state">{{ state }}</span>
     </div>

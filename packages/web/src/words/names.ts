@@ -69,6 +69,19 @@ export function setupWords(setup: InstrumentSetup | undefined): string {
 export const plural = (n: string | number, one: string, many = `${one}s`): string =>
   `${n} ${Number(n) === 1 ? one : many}`;
 
+/** What has not reached the server, by kinds of events: "2 takes", "1 take and 1 question". */
+export function waitingText(kinds: readonly string[]): string {
+  const questions = kinds.filter((kind) => kind === 'question').length;
+  const answers = kinds.filter((kind) => kind === 'answer').length;
+  const takes = kinds.length - questions - answers;
+  const parts = [
+    takes || kinds.length === 0 ? plural(takes, 'take') : null,
+    questions ? plural(questions, 'question') : null,
+    answers ? plural(answers, 'answer') : null,
+  ];
+  return parts.filter((part) => part !== null).join(' and ');
+}
+
 /** "1", "1 and 3", "1, 2 and 3" of fingers with blanks between. */
 export function listed(things: unknown): string {
   const all = Array.isArray(things) ? things.map(String) : String(things).split(' ');
