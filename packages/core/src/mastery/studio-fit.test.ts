@@ -116,6 +116,13 @@ describe('in the states', () => {
     expect(replay([], context(harder), now).skills.every((one) => one.chance === null)).toBe(true);
   });
 
+  test('a take of it was harder too: one that came clean says more of whoever played it', () => {
+    const belief = (fit: DifficultyFit) =>
+      replay(events.slice(0, 1), context(fit), now).skills.find(({ skillId }) => skillId === 'near.c-g')
+        ?.belief.mean ?? 0;
+    expect(belief(harder)).toBeGreaterThan(belief(PRIOR_FIT) + 0.05);
+  });
+
   test('first takes are told without the fit itself, and the same however the log is split', () => {
     const told = (fit: DifficultyFit) => replay(events, context(fit), now).firsts;
     // What is built on it starts from what is believed of it, which the fit moved.

@@ -67,9 +67,10 @@ export function makeCountListener(): CountListener {
   const isCounted = (): boolean => {
     if (began !== null || beats.length !== COUNT.beats) return false;
     const gaps = beats.slice(1).map((at, i) => at - beats[i]);
-    const mean = (beats[COUNT.beats - 1] - beats[0]) / gaps.length;
+    const last = beats[beats.length - 1];
+    const mean = (last - beats[0]) / gaps.length;
     if (gaps.some((gap) => Math.abs(gap - mean) > COUNT.uneven * mean)) return false;
-    return now - beats[COUNT.beats - 1] > COUNT.rest * mean;
+    return now - last > COUNT.rest * mean;
   };
   return {
     forget,

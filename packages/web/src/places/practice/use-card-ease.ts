@@ -26,7 +26,6 @@ const KEPT = 'tense';
 const INSTEAD = 'instead of ';
 /** Key of what lies in the place of a card. */
 export const insteadOf = (key: string) => INSTEAD + key;
-const isInstead = (key: string) => key.startsWith(INSTEAD);
 const OFF_AFTER = 2;
 
 /** @param today the day it is, in any spelling that changes from day to day */
@@ -58,10 +57,10 @@ export function useCardEase(
       return other && !off.includes(key) ? [{ ...other, key }] : [];
     }),
   );
-  /** Of a card that is off: of one that stands in for another nothing more is asked today. */
+  /** What may lie in the place of a card that is off. */
   const lighterFor = (card: LaidCard): PracticeCard | null => {
     const on = context();
-    const found = on && !isInstead(card.key) ? lighterInstead(card.recipe, on) : null;
+    const found = on && lighterInstead(card.recipe, on);
     if (!found) return null;
     const { key: _key, ...rest } = card;
     const values = { now: Math.round(found.effort), was: Math.round(found.was) };
