@@ -29,6 +29,9 @@ const emit = defineEmits<{ putAway: [id: string] }>();
 .sheet {
   font-size: var(--size-3);
 }
+.note {
+  margin-right: var(--space-1);
+}
 .one {
   display: flex;
   flex-wrap: wrap;
