@@ -49,6 +49,14 @@ const bodies: {
   clearance: { at: instantSchema },
   question: { about: askedAboutSchema, text: saidSchema, at: instantSchema },
   answer: { to: idSchema, text: saidSchema, at: instantSchema },
+  'check-up': {
+    takes: v.pipe(
+      v.array(v.object({ skillId: v.pipe(v.string(), v.maxLength(80)), takeId: idSchema })),
+      v.minLength(1, 'one take or more'),
+      v.maxLength(12),
+    ),
+    at: instantSchema,
+  },
 };
 export const EVENT_KINDS = Object.keys(bodies) as [EventKind, ...EventKind[]];
 

@@ -11,6 +11,7 @@ import {
   versionSchema,
   zoneSchema,
 } from './basics';
+import { checkUpSchema } from './check-ups';
 import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema, questionSchema } from './events';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from './hands';
@@ -259,6 +260,14 @@ export const routes = {
     ...none,
     params: studentParams,
     output: practiceSchema,
+  }),
+  /** What a check-up asks of a student now, and what those of earlier terms heard. */
+  checkUp: route({
+    method: 'get',
+    path: '/api/students/:studentId/check-up',
+    ...none,
+    params: studentParams,
+    output: checkUpSchema,
   }),
   /** What a student asked from the practice room and what came back. */
   questions: route({

@@ -20,6 +20,7 @@ import { answerErrors, mount, requestId } from './platform/http';
 import { SEATED_MS, sessionStore } from './platform/sessions';
 import { servePages } from './platform/pages';
 import { Refusal } from './platform/problems';
+import { makeCheckUps } from './students/check-up.service';
 import { makePracticeLog } from './practice/log.service';
 import { makeMarks } from './marks/marks.service';
 import { makePaper } from './paper/paper.service';
@@ -83,6 +84,7 @@ export function makeApp(parts: AppParts): App {
   const classView = makeClassView(database, clock, states);
   const progress = makeProgress(database, clock, states);
   const letters = makeLetters(database, clock);
+  const checkUps = makeCheckUps(database, clock, states);
   const syllabuses = makeSyllabuses(database, clock, work);
   const reports = makeReports(database, clock, states);
   const lessons = makeLessons(database, clock, states, work);
@@ -216,6 +218,9 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.propose, async ({ request, params, body }) =>
     lessons.propose(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.checkUp, async ({ request, params }) =>
+    checkUps.read(await accounts.identify(request), params.studentId),
   );
   mount(api, routes.questions, async ({ request, params }) =>
     room.questions(await accounts.identify(request), params.studentId),

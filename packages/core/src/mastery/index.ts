@@ -20,6 +20,7 @@ export { experienceOf, slownessOf, type PlayedFor } from './experience';
 export type { SkillState } from './skill-state';
 export { isDated, makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';
+export { checkUpsOf, type CheckUp, type CheckUpHeard } from './check-ups';
 export { isAbout, questionsOf, type Question } from './questions';
 export type { AskedAbout } from './log';
 export {

@@ -33,6 +33,11 @@ export interface EventBodies {
   readonly clearance: { readonly at: string };
   /** Asked from a card of the practice room; it waits for who teaches. */
   readonly question: { readonly about: AskedAbout; readonly text: string; readonly at: string };
+  /** What was played once, unrehearsed, in a check-up: skills, and the take of each by the id of its event. */
+  readonly 'check-up': {
+    readonly takes: readonly { readonly skillId: string; readonly takeId: string }[];
+    readonly at: string;
+  };
   /** Answers a question, by the id of its event. */
   readonly answer: { readonly to: string; readonly text: string; readonly at: string };
 }

@@ -7,6 +7,7 @@ export {
   type LessonPlan,
   type PlanBlock,
 } from './plan';
+export { checkUpItems, type CheckUpItem } from './check-up';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';
 export {

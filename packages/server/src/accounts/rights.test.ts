@@ -122,6 +122,7 @@ const ROWS: readonly Row[] = [
   { route: 'propose', ...TEACHES, params: ofStudent, body: () => ({ minutes: 30, locked: [] }) },
   { route: 'practice', own: 'SF', any: 'OT', params: ofStudent },
   { route: 'questions', own: 'SF', any: 'OT', params: ofStudent },
+  { route: 'checkUp', own: '', any: 'OT', params: ofStudent },
   {
     route: 'bookLesson',
     ...TEACHES,
@@ -236,6 +237,16 @@ const EVENTS: readonly {
       kind: 'answer',
       to: asked.get(studentId) ?? uuid(),
       text: 'The second.',
+      at: NOON,
+    }),
+  },
+  {
+    of: 'a check-up',
+    own: '',
+    any: 'OT',
+    body: (studentId) => ({
+      kind: 'check-up',
+      takes: [{ skillId: 'open.em', takeId: heard.get(studentId) ?? uuid() }],
       at: NOON,
     }),
   },

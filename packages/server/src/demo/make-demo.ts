@@ -237,7 +237,7 @@ async function makeLife(
     firstSyllabus,
   );
   const rows = lived.flatMap((take, seq) => eventRow(maker, take, seq, studentId, actorId));
-  await addEvents(manager, [...rows, ...askedRows(maker, member, rows)]);
+  await addEvents(manager, [...rows, ...askedRows(maker, member, rows), ...checkUpRows(maker, rows)]);
   for (const { id, happenedAt, body } of rows) {
     const { feel } = (body as { take: Pick<LivedTake, 'feel'> }).take;
     await tellOfPain(
@@ -344,6 +344,61 @@ function askedRows(maker: Maker, { asks = [] }: CastMember, rows: readonly LogEv
       at: new Date(later).toISOString(),
     };
     return [question, row(later, maker.teacherId, 2 * i + 2, said)];
+  });
+}
+
+/** Most items of a check-up, and lessons at either end of the history in which one may have been. */
+const CHECK_UP = { items: 6, least: 3, lessons: 5 } as const;
+
+/** Two check-ups a term apart, of first takes in lessons: those two of the first and the last in which most of the same was heard. */
+function checkUpRows(maker: Maker, rows: readonly LogEventRow[]): LogEventRow[] {
+  const lessons = new Map<string, Map<string, LogEventRow>>();
+  for (const row of rows) {
+    if (row.actorId !== maker.teacherId) continue;
+    const { recipe, items } = (row.body as { take: LivedTake }).take;
+    const skillId = skillsOf({ recipe, items }, firstSyllabus).at(-1)?.skill.id;
+    const day = row.happenedAt.toISOString().slice(0, 10);
+    const heard = lessons.get(day) ?? new Map<string, LogEventRow>();
+    lessons.set(day, heard);
+    if (skillId !== undefined && !heard.has(skillId)) heard.set(skillId, row);
+  }
+  const all = [...lessons.values()];
+  const pairs = all.slice(0, CHECK_UP.lessons).flatMap((early) =>
+    all.slice(-CHECK_UP.lessons).map((late) => ({
+      terms: [early, late],
+      same:
+        early === late
+          ? []
+          : [...early.keys()].filter((skillId) => late.has(skillId)).slice(0, CHECK_UP.items),
+    })),
+  );
+  const best = pairs.toSorted((a, b) => b.same.length - a.same.length)[0];
+  if (!best || best.same.length < CHECK_UP.least) return [];
+  return best.terms.map((heard, i) => {
+    const takes = best.same.flatMap((skillId) => {
+      const row = heard.get(skillId);
+      return row ? [{ skillId, row }] : [];
+    });
+    const last = takes.reduce(
+      (latest, { row }) => (row.happenedAt > latest.happenedAt ? row : latest),
+      takes[0].row,
+    );
+    const at = last.happenedAt.getTime() + 60_000;
+    const when = new Date(at);
+    return {
+      ...last,
+      id: maker.newId(at),
+      deviceSeq: rows.length + 100 + i,
+      kind: 'check-up',
+      body: {
+        schemaVersion: 1,
+        takes: takes.map(({ skillId, row }) => ({ skillId, takeId: row.id })),
+        at: when.toISOString(),
+      },
+      happenedAt: when,
+      sentAt: when,
+      receivedAt: when,
+    };
   });
 }
 

@@ -67,6 +67,23 @@ export async function askedOf(asks: Asks, studentId: string | null): Promise<Log
   return rows.map(asEvent);
 }
 
+/** Check-ups of a student and of doubles with the takes they name, and what of all that was taken back. */
+export async function checkUpsIn(asks: Asks, studentId: string): Promise<LogEvent[]> {
+  const rows = await asks.query<RawEvent>(
+    `WITH own AS (SELECT id FROM student WHERE id = $1 OR merged_into = $1),
+     said AS (SELECT * FROM log_event WHERE kind = 'check-up' AND student_id IN (SELECT id FROM own)),
+     named AS (SELECT (one ->> 'takeId')::uuid AS id FROM said, jsonb_array_elements(body -> 'takes') AS one),
+     heard AS (
+       SELECT * FROM said UNION ALL
+       SELECT * FROM log_event WHERE kind = 'attempt' AND id IN (SELECT id FROM named) AND student_id IN (SELECT id FROM own)
+     )
+     SELECT ${EVENT} FROM heard UNION ALL
+     SELECT ${EVENT} FROM log_event WHERE kind = 'void' AND body ->> 'voids' IN (SELECT id::text FROM heard)`,
+    [studentId],
+  );
+  return rows.map(asEvent);
+}
+
 export interface SnapshotRow {
   readonly studentId: string;
   readonly ground: string;

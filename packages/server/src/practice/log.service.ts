@@ -3,7 +3,15 @@
  * reason; one bad take keeps no good one back, and the same event sent twice is stored once.
  */
 import { sentEventSchema, type BatchAnswer, type SentEvent } from '@finch/contract';
-import { eventTime, questionsOf, type EventKind, type LogEvent, type Question } from '@finch/core/mastery';
+import {
+  checkUpsOf,
+  eventTime,
+  questionsOf,
+  type CheckUp,
+  type EventKind,
+  type LogEvent,
+  type Question,
+} from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import * as v from 'valibot';
 import { may, type Right, type Who } from '../accounts/rights';
@@ -15,7 +23,7 @@ import { Refusal } from '../platform/problems';
 import { tellOfPain } from '../letters/letters.service';
 import { isOfStudio } from '../students/roster.service';
 import type { Places } from './log-reading';
-import { askedOf, doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
+import { askedOf, checkUpsIn, doublesBy, logHeads, takesOfFamily } from './log-reading.repository';
 import { addEvent, eventHead, isStored, playedTimes, type Played } from './log.repository';
 
 /** What each kind of event may be logged with. */
@@ -26,6 +34,7 @@ const RIGHTS: Readonly<Record<EventKind, Right>> = {
   clearance: 'pain.clear',
   question: 'question.ask',
   answer: 'question.answer',
+  'check-up': 'take.log-heard',
 };
 
 /** A take from further ahead than a wrong clock explains is no take, whatever the clock it was made by says of itself. */
@@ -46,6 +55,13 @@ export const questionsFor = async (
   studentId: string | null,
   now: number,
 ): Promise<Question[]> => questionsOf(await askedOf(manager, studentId), now);
+
+/** What check-ups of a student heard up to an instant, the first first. */
+export const checkUpsHeard = async (
+  manager: EntityManager,
+  studentId: string,
+  now: number,
+): Promise<CheckUp[]> => checkUpsOf(await checkUpsIn(manager, studentId), now);
 
 /** When a student played since an instant, and for how long; without what was taken back. */
 export const playedSince = (

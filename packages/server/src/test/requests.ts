@@ -136,6 +136,7 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
     propose: { params: ofStudent, body: { minutes: 30, locked: [] } },
     practice: { params: ofStudent },
     questions: { params: ofStudent },
+    checkUp: { params: ofStudent },
     assignHome: {
       params: ofStudent,
       body: { id: uuid(), recipe: ringCheck(C), skillId: null, title: 'C rings' },

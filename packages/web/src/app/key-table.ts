@@ -192,6 +192,12 @@ export const KEY_TABLE = {
     hand: one('h', 'handed on'),
     print: one('p', 'print'),
   },
+  checkUp: {
+    clean: one('1', 'clean'),
+    nearly: one('2', 'nearly'),
+    notYet: one('3', 'not yet'),
+    back: one('Ctrl+z', 'hear the last one again', QUIET),
+  },
   practice: {
     play: one(' ', 'start or stop'),
     tempo: one('ArrowUp ArrowDown', 'tempo'),
@@ -233,6 +239,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   'write-up': 'Write-up',
   progress: 'Progress',
   outbox: 'Outbox',
+  checkUp: 'Check-up',
   practice: 'Practice room',
   handsFree: 'Practice room, hands free',
 };

@@ -56,6 +56,13 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: [...TEACHES, 'guardian'], title: 'Page for parents', place: 'Students' },
   },
   {
+    path: '/students/:studentId/check-up',
+    name: 'check-up',
+    component: () => import('../places/check-up/CheckUpPlace.vue'),
+    props: true,
+    meta: { roles: ['teacher', 'owner'], title: 'Check-up', place: 'Students' },
+  },
+  {
     path: '/syllabus',
     name: 'syllabus',
     component: () => import('../places/syllabus/SyllabusPlace.vue'),

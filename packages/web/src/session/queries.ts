@@ -135,6 +135,17 @@ export function usePractice(studentId: MaybeRefOrGetter<string | null>) {
   });
 }
 
+/** What a check-up asks of a student, and what earlier ones heard. */
+export function useCheckUpBody(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['check-up', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.checkUp, { params: { studentId: toValue(studentId) ?? '' } }),
+    enabled: computed(() => toValue(studentId) !== null),
+    placeholderData: (before) => (before?.student.id === toValue(studentId) ? before : undefined),
+  });
+}
+
 /** What a student asked from the practice room, read again each minute: an answer comes while they sit there. */
 export function useQuestions(studentId: MaybeRefOrGetter<string | null>) {
   const seat = useSeat();

@@ -5,6 +5,7 @@ import { Pieces1764200000000 } from './pieces';
 import { LogPlaces1764700000000 } from './log-places';
 import { PlanStanding1764300000000 } from './plan-standing';
 import { StrayCounted1764600000000 } from './stray-counted';
+import { CheckUps1765900000000 } from './check-ups';
 import { Questions1765800000000 } from './questions';
 import { StudioFit1765700000000 } from './studio-fit';
 import { StudioLife1764400000000 } from './studio-life';
@@ -29,4 +30,5 @@ export const migrations = [
   Letters1765600000000,
   StudioFit1765700000000,
   Questions1765800000000,
+  CheckUps1765900000000,
 ];

@@ -4,9 +4,10 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { forwardBack, useKeys } from '../../app/keys';
+import TermTable from '../../furniture/TermTable.vue';
 import SegmentPick from '../../instruments/SegmentPick.vue';
 import { useBench } from '../../session/bench';
-import { useProgress, useStudent } from '../../session/queries';
+import { useCheckUpBody, useProgress, useStudent } from '../../session/queries';
 import { useSeat } from '../../session/seat';
 import { sayError } from '../../words';
 import ClassTable from './ClassTable.vue';
@@ -39,6 +40,7 @@ watch(
   { immediate: true },
 );
 const { data: student, error: noStudent, refetch: readAgain } = useStudent(studentId);
+const { data: checkUps } = useCheckUpBody(studentId);
 const shown = computed(() => (student.value?.id === studentId.value ? student.value : null));
 // The story ends where the student was read, whenever the studio was.
 const now = computed(() => (shown.value ? seat.now() : 0));
@@ -129,7 +131,13 @@ useKeys('progress', {
             <BButton size="sm" variant="outline-secondary" @click="readAgain()">Try again</BButton>
           </p>
           <p v-else-if="!shown" class="empty" role="status">Reading the story…</p>
-          <StoryChart v-else :student="shown" :now="now" :as-table="asTable" />
+          <template v-else>
+            <StoryChart :student="shown" :now="now" :as-table="asTable" />
+            <template v-if="checkUps?.before.length">
+              <h3>Check-ups</h3>
+              <TermTable :before="checkUps.before" :time-zone="shown.timeZone" />
+            </template>
+          </template>
         </section>
         <section class="sheet held" aria-labelledby="held">
           <h2 id="held">How well predictions held</h2>

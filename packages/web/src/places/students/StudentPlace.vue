@@ -140,6 +140,12 @@ useKeys(
         :to="{ name: 'family', params: { studentId: student.id } }"
         >Page for parents</BButton
       >
+      <BButton
+        v-if="!seat.has('self-taught')"
+        variant="outline-secondary"
+        :to="{ name: 'check-up', params: { studentId: student.id } }"
+        >Check-up</BButton
+      >
       <BButton variant="outline-secondary" @click="person = true">Name and birthday</BButton>
     </Teleport>
     <p v-if="error && !student" class="refusal" role="alert">
