@@ -348,7 +348,7 @@ function askedRows(maker: Maker, { asks = [] }: CastMember, rows: readonly LogEv
 }
 
 /** Most items of a check-up, and lessons at either end of the history in which one may have been. */
-const CHECK_UP = { items: 6, least: 3, lessons: 5 } as const;
+const CHECK_UP = { items: 6, least: 2, lessons: 7 } as const;
 
 /** Two check-ups a term apart, of first takes in lessons: those two of the first and the last in which most of the same was heard. */
 function checkUpRows(maker: Maker, rows: readonly LogEventRow[]): LogEventRow[] {

@@ -83,9 +83,11 @@ test('nobody asked of whom nothing was heard; then what was played three times, 
 
 test('takes of another student are not heard; an empty check-up and one of thirteen are refused', async () => {
   const { studentId, otherStudentId } = world.here;
+  const before = (await read()).before.length;
   const theirs = await play(otherStudentId, 'open.em', 'clean');
   await check(studentId, { skillId: 'open.em', takeId: theirs });
-  expect((await read()).before).toEqual([]);
+  expect((await read()).before).toHaveLength(before);
+  expect((await read(otherStudentId)).before).toEqual([]);
   expect(await check(studentId)).toBe('take.invalid');
   const many = Array.from({ length: 13 }, () => ({ skillId: 'open.em', takeId: uuid() }));
   expect(await check(studentId, ...many)).toBe('take.invalid');

@@ -53,6 +53,7 @@ const around = computed(() =>
 
 <style scoped>
 .item {
+  flex: none;
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
@@ -68,7 +69,7 @@ h2 {
 }
 .necks {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(280px, 560px));
   gap: var(--space-3);
 }
 figcaption {

@@ -141,8 +141,10 @@ useKeys(
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
+  overflow-y: auto;
 }
 .sheet {
+  flex: none;
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
