@@ -78,6 +78,11 @@ test('not what was hardly met, is waived, is not played, or is over the limit of
   const heard = firstSyllabus.skills.filter(({ practice }) => evidenceOf(practice[0].recipe) !== 'play');
   expect(heard.length).toBeGreaterThan(5);
   expect(checkUpItems(held(Object.fromEntries(heard.map(({ id }) => [id, 0.6]))), on, [])).toEqual([]);
+  const called = firstSyllabus.skills.filter(
+    ({ practice }) => must(makeDrill(practice[0].recipe, taught)).judged === 'calls',
+  );
+  expect(called.some(({ practice }) => evidenceOf(practice[0].recipe) === 'play')).toBe(true);
+  expect(checkUpItems(held(Object.fromEntries(called.map(({ id }) => [id, 0.6]))), on, [])).toEqual([]);
   const small = {
     ...taught,
     hand: must(makeHand({ sizeFactor: 0.8 })),

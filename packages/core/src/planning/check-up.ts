@@ -67,9 +67,10 @@ export function checkUpItems(
 const farFrom = (state: SkillState | undefined): number =>
   Math.abs((state?.chance?.mean ?? 0) - CHECK_UP.chance);
 
+/** It is played as a whole and heard as a whole: what is answered call by call has no first take that a teacher hears. */
 function mayBePlayed(recipe: Recipe, taught: TaughtHand): boolean {
   const drill = makeDrill(recipe, taught);
-  return drill.ok && overLimit(drill.value.heaviestGrip, taught) <= 0;
+  return drill.ok && drill.value.judged !== 'calls' && overLimit(drill.value.heaviestGrip, taught) <= 0;
 }
 
 /** The first drill of a skill at the tempo the skill asks for. */

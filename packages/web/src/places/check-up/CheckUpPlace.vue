@@ -37,6 +37,11 @@ const heardBefore = (skillId: string) =>
   data.value?.before
     .findLast(({ at }) => at < going.value.since)
     ?.heard.find((one) => one.skillId === skillId) ?? null;
+/** How many of the items were heard last time. */
+const asBefore = computed(() => {
+  const last = data.value?.before.findLast(({ at }) => at < going.value.since)?.heard ?? [];
+  return items.value.filter(({ skillId }) => last.some((one) => one.skillId === skillId)).length;
+});
 const feeling = ref(false);
 useKeys(
   'checkUp',
@@ -71,7 +76,11 @@ useKeys(
       <template v-else-if="going.phase === 'ready'">
         <p>
           {{ plural(items.length, 'item') }}, each played once, unrehearsed, as you hear it. Three easy
-          minutes first. {{ data.before.length ? 'The same items as last time.' : '' }}
+          minutes first.{{
+            asBefore
+              ? ` ${asBefore === items.length ? 'They are' : `${asBefore} of them are`} last time’s.`
+              : ''
+          }}
         </p>
         <p v-if="data.grows">
           {{ first }}’s hand grows:
