@@ -71,7 +71,7 @@ test('a drill by a teacher’s words: what is wrong leads to three, what hurts t
   await find.fill('zzz');
   await expect(page.getByText('Nothing is called so.')).toBeVisible();
   await find.press('Escape');
-  await expect(page.locator('.families .group button')).toHaveCount(29);
+  await expect(page.locator('.families .group button')).toHaveCount(31);
 });
 
 test('by ear: heard before it is answered, by one key each; counted at the end', async ({ page }) => {

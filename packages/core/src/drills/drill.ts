@@ -42,6 +42,16 @@ export type Answer =
       readonly kind: 'written';
       /** Notes in their order: `Ab C Eb`. */
       readonly right: string;
+    }
+  | {
+      /** Sung, then heard, and said to have been it or not. */
+      readonly kind: 'sung';
+      /** The note. */
+      readonly right: string;
+      /** MIDI pitch at which it is heard; sung in any octave. */
+      readonly pitch: number;
+      /** Where in the score it is heard. */
+      readonly heardTick: number;
     };
 
 /**

@@ -49,6 +49,8 @@ export {
   triadPairs,
   keyDetective,
   spellIt,
+  singIt,
+  tapIt,
   earPairs,
   embellish,
   openTask,
@@ -100,7 +102,7 @@ export { calledAt, type Call, type CalledNow } from './called';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
 export { staffFifths } from './staff-key';
-export { onPaper, readsStaff, type PaperWords } from './on-paper';
+export { onPaper, readsRhythm, readsStaff, type PaperWords } from './on-paper';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {

@@ -25,6 +25,9 @@ export type Engraver = (bars: readonly StaffBar[], fifths: number, width: number
 /** What is asked stands on the staff: without it there is nothing to answer. */
 export const readsStaff = (drill: Drill): boolean => drill.recipe.family === 'note reading';
 
+/** A rhythm without a guitar: it is read from the staff, and no neck belongs to it. */
+export const readsRhythm = (drill: Pick<Drill, 'recipe'>): boolean => drill.recipe.family === 'tap it';
+
 const rightOf = ({ answer }: DrillStep, signs: (text: string) => string): string => {
   if (!answer) return '';
   if ('right' in answer) return answer.right.split(' ').map(signs).join(' ');
@@ -82,7 +85,7 @@ export function onPaper(
       engraver && (reads || tab)
         ? engraver(staffBars(drill.score, instrument), staffFifths(drill) ?? 0, STAFF_WIDTH)
         : null,
-    score: tab ? drill.score : null,
+    score: tab && !readsRhythm(drill) ? drill.score : null,
     calls: [...asked.filter((one) => !one.written), ...played, ...called],
     boxes: asked.filter((one) => one.written),
     board: drill.bounds ? { notes: drill.bounds.notes, instrument } : null,

@@ -26,7 +26,9 @@ import { melodyOnTopFamily } from './families/melody-on-top';
 import { numberCallsFamily } from './families/number-calls';
 import { triadPairsFamily } from './families/triad-pairs';
 import { keyDetectiveFamily } from './families/key-detective';
+import { singItFamily } from './families/sing-it';
 import { spellItFamily } from './families/spell-it';
+import { tapItFamily } from './families/tap-it';
 import { earPairsFamily } from './families/ear-pairs';
 import { writeItOutFamily } from './families/write-it-out';
 import { warmUpFamily } from './families/warm-up';
@@ -50,6 +52,8 @@ export const FAMILIES = [
   embellishFamily,
   spellItFamily,
   earPairsFamily,
+  singItFamily,
+  tapItFamily,
   writeItOutFamily,
   numberCallsFamily,
   keyDetectiveFamily,
@@ -102,7 +106,9 @@ export { melodyOnTop } from './families/melody-on-top';
 export { numberCalls } from './families/number-calls';
 export { triadPairs } from './families/triad-pairs';
 export { keyDetective } from './families/key-detective';
+export { singIt } from './families/sing-it';
 export { spellIt } from './families/spell-it';
+export { tapIt } from './families/tap-it';
 export { embellish } from './families/embellish';
 export { earPairs } from './families/ear-pairs';
 export { openTask } from './families/open-task';

@@ -10,7 +10,7 @@ export function slipOf(answer: Answer, given: readonly Place[] | string): Slip |
   if (answer.kind === 'choice')
     return typeof given === 'string' && given !== answer.right ? (answer.slips?.[given] ?? null) : null;
   if (answer.kind === 'written') return typeof given === 'string' ? writtenSlip(answer.right, given) : null;
-  if (typeof given === 'string') return null;
+  if (answer.kind === 'sung' || typeof given === 'string') return null;
   const wanted = (place: Place) =>
     answer.places.some((one) => one.string === place.string && one.fret === place.fret);
   const wrong = given.filter((place) => !wanted(place));

@@ -27,6 +27,8 @@ import { parameters as scaleInTheShape } from './families/scale-in-the-shape/par
 import { parameters as spellIt } from './families/spell-it/parameters';
 import { parameters as stringWalk } from './families/string-walk/parameters';
 import { parameters as strumReading } from './families/strum-reading/parameters';
+import { parameters as singIt } from './families/sing-it/parameters';
+import { parameters as tapIt } from './families/tap-it/parameters';
 import { parameters as triadPairs } from './families/triad-pairs/parameters';
 import { parameters as twoAString } from './families/two-a-string/parameters';
 import { parameters as writeItOut } from './families/write-it-out/parameters';
@@ -53,6 +55,8 @@ export const FAMILY_SPECS: readonly { readonly name: DrillFamily; readonly param
   { name: 'embellish', parameters: embellish },
   { name: 'spell it', parameters: spellIt },
   { name: 'ear pairs', parameters: earPairs },
+  { name: 'sing it', parameters: singIt },
+  { name: 'tap it', parameters: tapIt },
   { name: 'write it out', parameters: writeItOut },
   { name: 'number calls', parameters: numberCalls },
   { name: 'key detective', parameters: keyDetective },

@@ -61,6 +61,14 @@ test('six items at most, a strand once before any twice, nearest to .65, the lik
   expect(order.at(-1)).toBe(order.toSorted((a, b) => b - a)[1]);
 });
 
+test('a strand nothing is asked of comes before what lies nearer', () => {
+  const open = firstSyllabus.skills.filter(
+    ({ id, strand }) => strand === strandOf('open.em') && id !== 'open.em',
+  );
+  const near = Object.fromEntries(open.slice(0, 8).map(({ id }) => [id, 0.65]));
+  expect(ids(checkUpItems(held({ ...near, 'rhythm.beats': 0.99 }), on, []))).toContain('rhythm.beats');
+});
+
 test('the same as last term, with the recipe it had; what is missing is filled up', () => {
   const other = ringCheck({ chord: 'Em', frets: [0, 2, 2, 0, 0, 3] });
   const before = [

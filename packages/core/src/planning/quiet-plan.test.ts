@@ -119,7 +119,9 @@ test('locked blocks stay where no hand plays in them; the others are said to be 
 test('each block says why, the tapping at the end that pain is the reason', () => {
   const { blocks } = plan([...seasoned, hurt()]);
   expect(blocks.at(-1)).toMatchObject({
-    kind: 'rest',
+    kind: 'apply',
+    skillId: null,
+    recipe: { family: 'tap it', parameters: { level: 1 } },
     because: { code: 'because.pain', values: { where: 'wrist' } },
   });
   for (const { because } of blocks.slice(0, -1)) {
@@ -128,8 +130,27 @@ test('each block says why, the tapping at the end that pain is the reason', () =
   }
 });
 
+test('the rhythm at the end is that of the furthest skill that was begun, and no block’s own', () => {
+  const rhythm = (...ids: string[]) => plan([...ids.map((id, i) => attempt(id, 9 + i, 'clean')), hurt()]).blocks; // prettier-ignore
+  const tapped = (blocks: readonly PlanBlock[]) =>
+    blocks.flatMap(({ recipe, skillId }) =>
+      recipe?.family === 'tap it' ? [[skillId, recipe.parameters.level]] : [],
+    );
+  const one = rhythm('rhythm.beats');
+  expect(tapped(one)).toContainEqual(['rhythm.beats', 1]);
+  expect(one.at(-1)?.recipe?.family).toBe('tap it');
+  expect(tapped(rhythm('open.em', 'rhythm.beats', 'rhythm.quavers'))).toContainEqual(['rhythm.quavers', 2]);
+});
+
 test('what is heard or named is quiet; what is written is done by a hand', () => {
   const of = (family: DrillFamily) => firstRecipe(family, { grip: { chord: 'C', frets: [null, 3, 2, 0, 1, 0] }, from: null, held: [], instrument: standardGuitar }); // prettier-ignore
   const quiet = FAMILIES.map(({ name }) => name).filter((name) => isQuiet(of(name)));
-  expect(quiet.toSorted()).toEqual(['ear pairs', 'key detective', 'spell it', 'string walk']);
+  expect(quiet.toSorted()).toEqual([
+    'ear pairs',
+    'key detective',
+    'sing it',
+    'spell it',
+    'string walk',
+    'tap it',
+  ]);
 });

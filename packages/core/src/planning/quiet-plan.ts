@@ -4,7 +4,7 @@
  */
 import { evidenceOf, isQuiet } from '../drills/evidence';
 import { makeDrill } from '../drills/make-drill';
-import type { Recipe } from '../drills/recipe';
+import { tapIt, type Recipe } from '../drills/recipe';
 import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import type { Skill, Syllabus } from '../syllabus/skill';
@@ -51,7 +51,7 @@ export function quietPlan(
   return {
     schemaVersion: 1,
     minutes,
-    blocks: [...stays, ...blocks, ...(left > 0 ? [tapBlock(state, left)] : [])],
+    blocks: [...stays, ...blocks, ...(left > 0 ? [tapBlock(state, syllabus, blocks, left)] : [])],
     leftOut: goes.flatMap(({ title, skillId }) =>
       skillId ? [{ title, skillId, because: { code: 'left.pain', values: {} } }] : [],
     ),
@@ -136,15 +136,28 @@ function blockOf({ skill, recipe, kind, how, number }: Quiet, minutes: number): 
   };
 }
 
-function tapBlock({ pain }: StudentState, minutes: number): PlanBlock {
+/** The rhythm that closes it: of the furthest skill that was begun and has one to tap, else the first level. */
+function tapBlock(
+  { pain, skills }: StudentState,
+  syllabus: Syllabus,
+  before: readonly PlanBlock[],
+  minutes: number,
+): PlanBlock {
+  const begun = new Set(skills.flatMap(({ skillId, attempts }) => (attempts > 0 ? [skillId] : [])));
+  const tapped = syllabus.skills.flatMap(({ id, practice }) => {
+    const recipe = practice.find((one) => one.recipe.family === 'tap it')?.recipe;
+    const asked = before.some((block) => JSON.stringify(block.recipe) === JSON.stringify(recipe));
+    return recipe && begun.has(id) && !asked ? [{ id, recipe }] : [];
+  });
+  const furthest = tapped.at(-1);
   return {
     id: 'title.tap',
-    kind: 'rest',
+    kind: 'apply',
     minutes,
     title: { code: 'title.tap', values: {} },
     because: { code: 'because.pain', values: { where: pain.where ?? 'hand', since: pain.sinceDay ?? '' } },
-    skillId: null,
-    recipe: null,
+    skillId: furthest?.id ?? null,
+    recipe: furthest?.recipe ?? tapIt({ level: 1, beats: 4, bars: 8 }),
     effort: 0,
     barreMinutes: 0,
     locked: false,

@@ -161,6 +161,7 @@ export const KEY_TABLE = {
   quiz: {
     choose: { keys: ['1', '2', '3', '4', '5'], shown: '1–5', does: 'choose an answer' },
     hear: one('h', 'hear the question'),
+    tone: one('s', 'hear the tone you sang', QUIET),
   },
   drills: {
     hear: one('h', 'hear'),

@@ -22,8 +22,9 @@ import { useKeys } from '../app/keys';
 import { say } from '../words';
 import { choiceWords, SLIP_WORDS } from '../words/drill-words';
 import { usePlayer } from '../workers/player';
-import { barAlone, outcomeOf, quizBoard, quizEnd, quizRows } from './quiz';
+import { barAlone, outcomeOf, quizBoard, quizEnd, quizRows, SUNG_ANSWERS } from './quiz';
 import StaffStrip from './StaffStrip.vue';
+import SungAnswer from './SungAnswer.vue';
 
 const props = withDefaults(defineProps<{ drill: Drill; instrument: Instrument; now?: () => number }>(), {
   now: () => performance.now(),
@@ -56,11 +57,29 @@ async function hear() {
   begun();
   heard.value += 1;
   if (heard.value === 1) askedAt = props.now();
-  await player.play(soundSchedule(barAlone(props.drill.score, step.value.startTick), props.instrument), {
+  await sound(step.value.startTick);
+}
+const sound = (tick: number) =>
+  player.play(soundSchedule(barAlone(props.drill.score, tick), props.instrument), {
     instrument: props.instrument,
     noClick: true,
   });
+const sung = computed(() => (step.value?.answer?.kind === 'sung' ? step.value.answer : null));
+const toneHeard = ref(false);
+async function hearTone() {
+  if (!sung.value || !mayAnswer.value) return;
+  toneHeard.value = true;
+  await sound(sung.value.heardTick);
 }
+const hearsWhat = computed(() =>
+  sung.value
+    ? heard.value
+      ? 'Hear the key again'
+      : 'Hear the key'
+    : heard.value
+      ? 'Hear it again'
+      : 'Hear it',
+);
 const writes = computed(() => step.value?.answer?.kind === 'written');
 const typed = ref('');
 function hand() {
@@ -70,7 +89,7 @@ function hand() {
 }
 const choices = computed(() => (step.value?.answer?.kind === 'choice' ? step.value.answer.choices : null));
 const board = computed(() =>
-  step.value && !choices.value && !writes.value
+  step.value && !choices.value && !writes.value && !sung.value
     ? quizBoard(step.value, props.instrument, inHand.value)
     : { strings: [], frets: [] },
 );
@@ -132,6 +151,7 @@ function answer(given: readonly Place[] | string) {
   taken.value = [...taken.value, { seconds: Math.round(took * 10) / 10, ...(slip ? { slip } : {}) }];
   tapped.value = [];
   heard.value = 0;
+  toneHeard.value = false;
   player.stop();
   at.value += 1;
   askedAt = props.now();
@@ -142,12 +162,13 @@ useKeys(
   'quiz',
   {
     choose: (n) => {
-      const choice = choices.value?.[n];
-      if (choice !== undefined) answer(choice);
+      const choice = (sung.value ? SUNG_ANSWERS : choices.value)?.[n];
+      if (choice !== undefined && (!sung.value || toneHeard.value)) answer(choice);
     },
     hear: () => void hear(),
+    tone: () => void hearTone(),
   },
-  () => choices.value !== null,
+  () => choices.value !== null || sung.value !== null,
 );
 </script>
 
@@ -158,7 +179,7 @@ useKeys(
       <p class="display quiz-call">{{ say(step.ask) }}</p>
       <StaffStrip v-if="reads" :bars="staff" :fifths="staffFifths(drill)" plain />
       <BButton v-if="step.hearings" variant="dark" class="pri hear" :disabled="left < 1" @click="hear"
-        >{{ heard ? 'Hear it again' : 'Hear it' }}
+        >{{ hearsWhat }}
         <small>{{ left === 0 ? 'no more' : left === 1 ? 'once' : `${left} times` }}</small></BButton
       >
       <div v-if="choices" class="quiz-choices" role="group" aria-label="Choose one">
@@ -172,6 +193,13 @@ useKeys(
           ><kbd aria-hidden="true">{{ n + 1 }}</kbd> {{ choiceWords(choice) }}</BButton
         >
       </div>
+      <SungAnswer
+        v-else-if="sung"
+        :may-hear="mayAnswer"
+        :may-say="toneHeard"
+        @hear="hearTone"
+        @say="answer"
+      />
       <form v-else-if="writes" class="quiz-written" @submit.prevent="hand">
         <label class="visually-hidden" for="quiz-written">Its notes in order</label>
         <BFormInput

@@ -61,9 +61,12 @@ export function quizRows({ strings, frets }: QuizBoard, narrow: boolean): readon
 
 const same = (a: Place, b: Place) => a.string === b.string && a.fret === b.fret;
 
+/** What is said of a tone that was sung, once it was heard. */
+export const SUNG_ANSWERS = ['That was it', 'Not yet'] as const;
+
 /** Whether the tapped places answer a call. */
 export function isRight(answer: Answer, tapped: readonly Place[]): boolean {
-  if (answer.kind === 'choice' || answer.kind === 'written') return false;
+  if (!('places' in answer)) return false;
   if (answer.kind === 'any place')
     return tapped.length === 1 && answer.places.some((place) => same(place, tapped[0]));
   return (
@@ -84,7 +87,9 @@ export function outcomeOf(
       ? isRight(answer, given)
       : answer.kind === 'written'
         ? isWritten(answer.right, given)
-        : answer.kind === 'choice' && answer.right === given;
+        : answer.kind === 'sung'
+          ? given === SUNG_ANSWERS[0]
+          : answer.kind === 'choice' && answer.right === given;
   if (!right) return 'wrong note';
   return seconds <= secondsPerCall ? 'clean' : 'late';
 }

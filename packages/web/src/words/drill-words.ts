@@ -168,6 +168,13 @@ const RULE_TEXT: Readonly<Record<string, string>> = {
   'end on the third': 'End every phrase on the third.',
 };
 export const questionText = (question: string): string => QUESTION_TEXT[question]?.title ?? question;
+const SUNG_TEXT: Readonly<Record<string, string>> = {
+  home: 'the home tone',
+  'home and 5': 'home and the fifth',
+  'the chord': 'the tones of the chord',
+  'the five': 'the five tones',
+  'the scale': 'the scale',
+};
 const SPELL_TEXT: Readonly<Record<string, string>> = {
   notes: 'the notes',
   degrees: 'which degree',
@@ -248,6 +255,12 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `${capital(HEARD_TEXT[String(v.what)])}, ${v.roving ? 'on any root' : `on ${chordText(String(v.root))}`}, ${v.choices} to choose from`,
   'ask.ear': (v) => `Listen: ${HEARD_TEXT[String(v.what)]}?`,
   'question.ear': (v) => `Were ${v.clean} of ${v.of} heard right?`,
+  'title.sing': (v) => `Sing ${SUNG_TEXT[String(v.what)]} in ${chordText(String(v.key))}`,
+  'ask.sing': (v) =>
+    `${chordText(String(v.key))}: sing ${numberText(v.degree)}, ${chordText(String(v.note))}`,
+  'question.sung': (v) => `Were ${v.clean} of ${v.of} tones sung right?`,
+  'title.tapped': (v) => `Tap a rhythm, level ${v.level}, ${v.beats} beats a bar`,
+  'ask.tap': (v) => `Bar ${v.bar} as written: tap it with a foot or a palm`,
   'title.detective': (v) =>
     `${plural(v.length, 'chord')}: which key?${Number(v.foreign) ? ` ${v.foreign} from outside` : ''}`,
   'ask.which-key': (v) => `${choiceWords(String(v.chords))}: which key?`,

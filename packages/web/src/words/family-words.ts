@@ -232,6 +232,33 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
       sounded: { label: 'Tones' },
     },
   },
+  'sing it': {
+    trains: 'tones of a key, sung before they are heard',
+    note: 'No hand plays: it stays open when a hand hurts.',
+    fields: {
+      what: { label: 'Sung' },
+      voice: { label: 'Voice', choices: { low: 'low', high: 'an octave higher' } },
+      count: { label: 'Tones' },
+    },
+  },
+  'tap it': {
+    trains: 'a rhythm read and tapped, without the guitar',
+    note: 'A foot or a palm: it stays open when a hand hurts.',
+    fields: {
+      level: {
+        label: 'Level',
+        choices: {
+          1: '1, quarters and rests',
+          2: '2, eighths',
+          3: '3, off the beat',
+          4: '4, ties',
+          5: '5, sixteenths',
+        },
+      },
+      bars: { label: 'Bars' },
+      sheet: { label: 'Sheet' },
+    },
+  },
   'key detective': {
     trains: 'which key a list of chords is in, and what is foreign',
     fields: {

@@ -1,6 +1,19 @@
 /** Changes and rhythm: two grips in time, then three and four, and what the striking hand does meanwhile. */
 import { changeLoop, ownSmallPiece } from '../../drills/recipe';
-import { around, between, by, change, exactly, grip, loop, needs, small, strandOf, strum } from './making';
+import {
+  around,
+  between,
+  by,
+  change,
+  exactly,
+  grip,
+  loop,
+  needs,
+  small,
+  strandOf,
+  strum,
+  tapped,
+} from './making';
 
 const strums = (level: 1 | 2 | 3 | 4 | 5 | 6, ...grips: string[]) => by(strum(level, ...grips), 'level');
 const moving = (key: string, ...grips: string[]) =>
@@ -140,6 +153,7 @@ export const changes = strandOf('changes', 'change', [
     needs: needs('open.em|open.am'),
     drills: [strums(1, 'Em 022000')],
     step: 'hold',
+    find: [tapped(1)],
     change: [strums(1, 'Am x02210', 'C x32010')],
     use: [by(small('C major', 'Am x02210', 'C x32010'), 'strum')],
   },
@@ -151,6 +165,7 @@ export const changes = strandOf('changes', 'change', [
     needs: needs('rhythm.beats'),
     drills: [strums(2, 'Em 022000')],
     step: 'hold',
+    find: [tapped(2)],
     change: [strums(2, 'Am x02210', 'C x32010')],
     use: [by(moving('C major', 'Am x02210', 'C x32010'), 'strum')],
   },
@@ -162,6 +177,7 @@ export const changes = strandOf('changes', 'change', [
     needs: needs('rhythm.quavers'),
     drills: [strums(3, 'Em 022000'), strums(4, 'Em 022000')],
     step: 'hold',
+    find: [tapped(3), tapped(4)],
     change: [strums(3, 'Am x02210', 'C x32010'), strums(4, 'Am x02210', 'C x32010')],
   },
   {
@@ -172,6 +188,7 @@ export const changes = strandOf('changes', 'change', [
     needs: needs('rhythm.offbeats'),
     drills: [strums(5, 'Em 022000'), strums(6, 'Em 022000')],
     step: 'hold',
+    find: [tapped(5)],
     change: [strums(5, 'Am x02210', 'C x32010'), strums(6, 'Am x02210', 'C x32010')],
   },
 ]);

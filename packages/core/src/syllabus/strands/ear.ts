@@ -1,6 +1,6 @@
 /** Ear: heard before it is named, from two choices to five, one tone after the other and together. */
 import { closeTriads, earPairs, familyLadder, formula, numberCalls, openTask } from '../../drills/recipe';
-import { also, by, grip, loop, needs, said, strandOf } from './making';
+import { also, by, grip, loop, needs, said, strandOf, sung } from './making';
 
 type Ear = Parameters<typeof earPairs>[0];
 const heard = (what: Ear['what'], choices: Ear['choices'] = 2, sounded: Ear['sounded'] = 'one by one') =>
@@ -22,6 +22,7 @@ export const ear = strandOf('ear', 'hear', [
     drills: [two('triads')],
     hold: [by(loop(['E 022100', 'Em 022000']), 'grips')],
     find: [by(formula({ grip: grip('E 022100'), targets: ['minor'], secondsPerCall: 8 }))],
+    use: [sung('C major', 'the chord'), sung('C minor', 'the chord')],
   },
   {
     id: 'ear.triads',
@@ -45,7 +46,7 @@ export const ear = strandOf('ear', 'hear', [
     name: '1 or 5 over a drone',
     sentence: 'Hears home and the tone that leans on it.',
     drills: [two('degrees over a drone')],
-    use: [task('what sounds at home')],
+    use: [sung('C major', 'home'), sung('C major', 'home and 5'), task('what sounds at home')],
   },
   {
     id: 'ear.degrees',
@@ -54,7 +55,7 @@ export const ear = strandOf('ear', 'hear', [
     needs: needs('ear.home'),
     drills: [more('degrees over a drone', 5)],
     find: [said('degrees')],
-    use: [task('what sounds at home')],
+    use: [sung('C major', 'the scale'), task('what sounds at home')],
   },
   {
     id: 'ear.sevenths',

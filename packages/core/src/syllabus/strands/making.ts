@@ -4,8 +4,10 @@ import {
   earPairs,
   ownSmallPiece,
   ringCheck,
+  singIt,
   spellIt,
   strumReading,
+  tapIt,
   type Recipe,
 } from '../../drills/recipe';
 import { parseFrets } from '../../grips/grip';
@@ -134,6 +136,13 @@ export const heard = (what: Heard): Trained =>
 /** Degrees over a drone on the root that the skill stands on. */
 export const over = (root: string): Trained =>
   by(earPairs({ what: 'degrees over a drone', choices: 5, count: 20, hearings: 2, root, roving: false, sounded: 'one by one' }, 5), 'what', 'root'); // prettier-ignore
+
+/** Tones of a key sung before they are heard. */
+export const sung = (key: string, what: Parameters<typeof singIt>[0]['what']): Trained =>
+  by(singIt({ key, what, voice: 'low', count: 10 }, 3), 'what', 'key');
+/** A rhythm read and tapped, without the guitar. */
+export const tapped = (level: 1 | 2 | 3 | 4 | 5): Trained =>
+  by(tapIt({ level, beats: 4, bars: 8 }, level), 'level');
 
 /** A grip found from one that is held, changed to, used in eight bars, and heard. */
 export const walk = (from: string, to: string, key: string, sound: Heard, piece: Piece = 'air'): Walk => ({

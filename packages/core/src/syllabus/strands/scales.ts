@@ -1,6 +1,6 @@
 /** Scales and keys: five notes in a box, then seven, in positions and along strings, then the modes. */
 import { embellish, openTask, scaleInTheShape, spellIt, stringWalk } from '../../drills/recipe';
-import { over, also, by, grip, heard, needs, said, strandOf } from './making';
+import { over, also, by, grip, heard, needs, said, strandOf, sung } from './making';
 
 type Scale = Parameters<typeof scaleInTheShape>[0];
 const scale = (
@@ -26,7 +26,7 @@ export const scales = strandOf('scales', 'hold', [
     drills: [by(scale('minor pentatonic', 'box', 1), 'kind', 'place', 'at')],
     change: [scale('minor pentatonic', 'box', 1, 'groups of 3')],
     use: [free('the five')],
-    hear: [over('A')],
+    hear: [over('A'), sung('A minor', 'the five')],
   },
   {
     id: 'scales.boxes-2-3',

@@ -109,7 +109,7 @@ h2 {
   line-height: 1.1;
   margin: var(--space-1) 0 1px;
 }
-/* All 29 in sight at once: names stand in a row as long as they fit. */
+/* All in sight at once: names stand in a row as long as they fit. */
 .group ul {
   display: flex;
   flex-wrap: wrap;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the student looks at from a metre and a half: grips and their change, a bar, a call, or the neck. */
 import type { Hook } from '@finch/contract';
+import { readsRhythm } from '@finch/core/drills';
 import type { Frets } from '@finch/core/grips';
 import type { Instrument } from '@finch/core/fretboard';
 import type { PlanBlock } from '@finch/core/planning';
@@ -16,6 +17,7 @@ import HeardPick from '../../instruments/HeardPick.vue';
 import NeckBoard from '../../instruments/NeckBoard.vue';
 import NumberBoard from '../../instruments/NumberBoard.vue';
 import ShapeCard from '../../instruments/ShapeCard.vue';
+import StaffStrip from '../../instruments/StaffStrip.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
 import type { useLessonStage } from './use-lesson-stage';
 
@@ -116,7 +118,14 @@ const neckDegrees = computed(() => {
     </div>
     <div v-if="bar && !stopped" class="bar-now">
       <BButton variant="outline-secondary" aria-label="Bar before" @click="stage.turn(-1)">←</BButton>
+      <StaffStrip
+        v-if="drill && readsRhythm(drill)"
+        :bars="bar.bars"
+        :fifths="null"
+        caption="crosses are taps"
+      />
       <TabStrip
+        v-else
         :columns="bar.columns"
         :strings="instrument.openPitches.length"
         :now="Math.floor(beat)"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The bars around the beat, as tab or as staff; a long line is turned bar by bar. */
 import { BButton } from 'bootstrap-vue-next';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import type { barsAround } from '../../instruments/bars-around';
 import StaffStrip from '../../instruments/StaffStrip.vue';
 import TabStrip from '../../instruments/TabStrip.vue';
 
-defineProps<{
+const props = defineProps<{
   around: ReturnType<typeof barsAround> | null;
   strings: number;
   /** Sharps of the signature; null where the drill is in no one key. */
@@ -14,9 +14,15 @@ defineProps<{
   /** Beat that sounds. */
   now: number;
   playing: boolean;
+  /** It is read from the staff. */
+  reads: boolean;
 }>();
 const emit = defineEmits<{ turn: [by: number] }>();
-const staff = ref(false);
+const staff = ref(props.reads);
+watch(
+  () => props.reads,
+  (now) => (staff.value = now),
+);
 </script>
 
 <template>
@@ -37,7 +43,7 @@ const staff = ref(false);
       v-if="staff"
       :bars="around?.bars ?? []"
       :fifths="fifths"
-      caption="written an octave above its sound"
+      :caption="reads ? 'crosses are taps' : 'written an octave above its sound'"
     />
     <TabStrip v-else :columns="around?.columns ?? []" :strings="strings" :now="now" :playing="playing" />
   </section>

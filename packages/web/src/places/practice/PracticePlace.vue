@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The student's own room: one card at a time, seen, heard, tried, answered and kept. */
-import { staffFifths, type Feel } from '@finch/core/drills';
+import { readsRhythm, staffFifths, type Feel } from '@finch/core/drills';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { forwardBack, useKeys } from '../../app/keys';
@@ -48,7 +48,11 @@ watch(
   },
   { immediate: true },
 );
+/** On a phone the bars are asked for, but where they are what is read. */
 const showTab = ref(false);
+const barsShown = computed(
+  () => !phone.value || showTab.value || (drill.value !== null && readsRhythm(drill.value)),
+);
 const hidden = computed(() => shown.answersHidden(draft.value?.done ?? false));
 const painWhere = computed(() =>
   stoppedHere.value?.hand === 'pain' ? stoppedHere.value.where : (data.value?.pain.where ?? null),
@@ -201,12 +205,13 @@ useKeys('practice', {
           >
         </TempoSheet>
         <BarsSheet
-          v-if="!hidden && !shown.called.value && (!phone || showTab)"
+          v-if="!hidden && !shown.called.value && barsShown"
           class="bars"
           :around="around"
           :fifths="staffFifths(drill)"
           :strings="data.taught.instrument.openPitches.length"
           :now="heard.now()"
+          :reads="readsRhythm(drill)"
           :playing="player.playing.value"
           @turn="shown.turn"
         />
