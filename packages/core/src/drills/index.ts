@@ -1,4 +1,5 @@
 export { evidenceOf, isQuiet } from './evidence';
+export { IN_TIME, timeHeard, type BarHeard, type TimeHeard } from './in-time';
 export { lighterInstead } from './instead';
 export { EVIDENCE_KINDS, type EvidenceKind } from './family';
 export { itemKey, type GripItem, type Item } from './items';

@@ -4,3 +4,10 @@ export { countChanges, type TrueFactors } from './counting';
 export { PRACTICE_WORLDS, practiceLog, type PracticeWorld, type TrueRow } from './practice-worlds';
 export { makeCounter } from './counter';
 export { makeStringsPlayer, type StringsPlayer } from './strings-player';
+export {
+  makeDrillPlayer,
+  playDrill,
+  type DrillPlayer,
+  type DrillSlip,
+  type PlayedDrill,
+} from './drill-player';

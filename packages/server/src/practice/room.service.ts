@@ -21,6 +21,7 @@ const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
 const DAY_MS = 86_400_000;
 const SHORTEST_PLAN = 20;
+const RHYTHM_TITLE = 'A rhythm to tap';
 
 /** Cards given home and not done with, the newest first. */
 export const givenHome = (manager: EntityManager, studioId: string, studentId: string) =>
@@ -135,11 +136,12 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
   const proposed = await proposalFor(work, view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] });
   const planned = proposed.blocks.flatMap((block): PracticeCard[] =>
-    block.recipe && block.skillId
+    // Without a hand there is a rhythm to tap, of no skill where none was begun.
+    block.recipe && (block.skillId !== null || quiet)
       ? [
           {
             skillId: block.skillId,
-            title: names.get(block.skillId) ?? block.skillId,
+            title: block.skillId === null ? RHYTHM_TITLE : (names.get(block.skillId) ?? block.skillId),
             recipe: block.recipe,
             minutes: CARD_MINUTES,
             because: block.because,

@@ -48,9 +48,10 @@ test('before pain a hand plays, after it none does, and what was given home wait
       .post(`/api/students/${studentId}/proposal`)
       .send({ minutes: 45, locked: [] })
       .expect(200);
-    const recipes = plan.blocks.flatMap(({ recipe }: { recipe: Recipe | null }) => recipe ?? []);
+    const recipes: Recipe[] = plan.blocks.flatMap(({ recipe }: { recipe: Recipe | null }) => recipe ?? []);
     expect(recipes.length).toBeGreaterThanOrEqual(3);
     expect(recipes.every(isQuiet)).toBe(true);
+    expect(recipes.at(-1)?.family).toBe('tap it');
   }
 
   // Cleared, and two days free of pain: easy minutes come back, at half the minutes.

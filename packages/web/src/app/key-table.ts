@@ -211,6 +211,7 @@ export const KEY_TABLE = {
     keep: one('Enter', 'keep take'),
     card: one('j k', 'next card, card before'),
   },
+  tapping: { tap: one('t', 'tap the rhythm', QUIET) },
   handsFree: {
     pedal: { keys: ['PageDown', 'PageUp'], shown: 'Page ↓ ↑', does: 'next card, card before', quiet: true },
   },
@@ -242,6 +243,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   outbox: 'Outbox',
   checkUp: 'Check-up',
   practice: 'Practice room',
+  tapping: 'Practice room, tapping along',
   handsFree: 'Practice room, hands free',
 };
 

@@ -1,8 +1,16 @@
-import { formula, makeDrill, noteReading, rootCall, stringWalk, type Recipe } from '@finch/core/drills';
+import {
+  formula,
+  makeDrill,
+  noteReading,
+  rootCall,
+  singIt,
+  stringWalk,
+  type Recipe,
+} from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { ticksOf } from '@finch/core/score';
-import { barAlone, isRight, outcomeOf, quizBoard, quizEnd, quizRows } from './quiz';
+import { barAlone, isRight, outcomeOf, quizBoard, quizEnd, quizRows, SUNG_ANSWERS } from './quiz';
 
 const stepsOf = (recipe: Recipe) =>
   must(makeDrill(recipe, { hand: averageHand, instrument: standardGuitar })).steps.filter(
@@ -115,4 +123,18 @@ test('one string of a whole neck is folded on a narrow screen, each fret once an
   expect(quizRows({ strings: [6], frets }, true)).toEqual([frets.slice(0, 7), frets.slice(7)]);
   expect(quizRows({ strings: [6], frets: frets.slice(0, 7) }, true)).toEqual([frets.slice(0, 7)]);
   expect(quizRows({ strings: [6, 5, 4], frets }, true)).toEqual([frets]);
+});
+
+test('a tone that was sung is what was said of it once it was heard, however long that took', () => {
+  const [{ answer, startTick }] = stepsOf(
+    singIt({ key: 'G major', what: 'the chord', voice: 'low', count: 5 }),
+  );
+  if (answer?.kind !== 'sung') throw new Error('not sung');
+  expect(SUNG_ANSWERS.map((said) => outcomeOf(answer, said, 90, Number.POSITIVE_INFINITY))).toEqual([
+    'clean',
+    'wrong note',
+  ]);
+  expect(outcomeOf(answer, answer.right, 1, 5)).toBe('wrong note');
+  expect(isRight(answer, [])).toBe(false);
+  expect(answer.heardTick).toBeGreaterThan(startTick);
 });

@@ -51,10 +51,11 @@ const PROBLEMS: Readonly<Record<string, (at: string, detail: string) => string>>
   'grip.reach': (_, detail) => `Out of this hand's reach: ${detail}.`,
   'grip.fingers': (_, detail) => `No fingering holds it; it would need ${detail}.`,
   'mic.refused': () =>
-    'The microphone may not be heard here: allow it in the browser for this page, or tune by the reference tones.',
-  'mic.none': () => 'No microphone was found: plug one in, or tune by the reference tones.',
+    'The microphone may not be heard here: allow it in the browser for this page, or go on without it.',
+  'mic.none': () => 'No microphone was found: plug one in, or go on without it.',
+  'mic.nothing': () => 'Too little was heard to say how it went: sit nearer, or count it yourself below.',
   'mic.busy': () =>
-    'The microphone could not be opened: another program may hold it. Close that, or tune by the reference tones.',
+    'The microphone could not be opened: another program may hold it. Close that, or go on without it.',
   'measure.few': () => 'Measure at two places at least.',
   'measure.first': (at) =>
     `With the first finger on fret ${at} the little finger lies on a higher fret. Look once more.`,

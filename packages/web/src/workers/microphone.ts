@@ -3,7 +3,13 @@
  * same way; nothing that is heard is kept or sent.
  */
 import type { Instrument } from '@finch/core/fretboard';
-import { makeCounter, makeStringsPlayer, type StringsPlayer } from '@finch/core/simulation';
+import {
+  makeCounter,
+  makeDrillPlayer,
+  makeStringsPlayer,
+  type PlayedDrill,
+  type StringsPlayer,
+} from '@finch/core/simulation';
 import { TUNER_SAMPLES } from '@finch/core/sound';
 
 export interface Listening {
@@ -94,3 +100,7 @@ export const simulatedMicrophone = (
 /** Somebody who counts four aloud. */
 export const simulatedVoice = (now: () => number = () => performance.now()): Microphone =>
   simulated(makeCounter, now);
+
+/** Somebody who plays a drill with its slips. `into` in ms from the start of its count-in. */
+export const simulatedDrill = (played: PlayedDrill, instrument: Instrument, into: () => number): Microphone =>
+  simulated((sampleRate) => makeDrillPlayer(played, instrument, sampleRate), into);

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** What is said of a try: string by string, call by call, so many of ten, or that it was played. */
+import { readsRhythm } from '@finch/core/drills';
 import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
 import { nameChord, plural, say } from '../../words';
 import CountAnswer from './CountAnswer.vue';
+import InTimeSheet from './InTimeSheet.vue';
 import MinuteCount from './MinuteCount.vue';
 import RingAnswer from './RingAnswer.vue';
 import TempoLadder from './TempoLadder.vue';
@@ -45,6 +47,13 @@ const countsChanges = computed(() => {
       @done="(outcomes, calls) => trial.patch({ outcomes, calls, done: true })"
     />
     <template v-else-if="isLoop">
+      <InTimeSheet
+        v-if="drill.judged === 'time'"
+        :drill="drill"
+        :heard="heard"
+        :trial="trial"
+        :taps="readsRhythm(drill)"
+      />
       <CountAnswer
         :heading="`Take ${takesHere + 1}: ${say(drill.question)}`"
         :clean="draft.clean"

@@ -1,14 +1,18 @@
 /** The card as it sounds, at the tempo of the try; another tempo is heard at once. */
 import type { Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
+import { scoreBeats, type Score } from '@finch/core/score';
 import { soundSchedule } from '@finch/core/sound';
 import { watch, type Ref } from 'vue';
 import { usePlayer } from '../../workers/player';
 import { useHeard } from '../../workers/use-heard';
 import type { CardShown } from './use-card-shown';
+import type { Running } from './use-in-time';
 import type { Try } from './use-try';
 
 const TEMPO = { lowest: 20, highest: 300 };
+/** Seconds a last stroke may come after the last bar. */
+const LATE_SECONDS = 0.6;
 
 export function useCardHeard(
   drill: Readonly<Ref<Drill | null>>,
@@ -23,9 +27,30 @@ export function useCardHeard(
     const score = sound.score.value;
     const instrument = sound.instrument.value;
     if (!score || !instrument) return;
-    const bpm = Math.min(TEMPO.highest, Math.max(TEMPO.lowest, draft.value?.tempoBpm ?? score.tempoBpm));
-    await player.play(soundSchedule(score, instrument, bpm), { instrument, from });
+    await player.play(soundSchedule(score, instrument, bpmOf(score)), { instrument, from });
   }
+  const bpmOf = (score: Score) =>
+    Math.min(TEMPO.highest, Math.max(TEMPO.lowest, draft.value?.tempoBpm ?? score.tempoBpm));
+  /** Counted in, then silent: what is struck can be heard. */
+  const silently: Running = {
+    start: async () => {
+      const [score, instrument] = [drill.value?.score, sound.instrument.value];
+      if (!score || !instrument) return null;
+      const bpm = bpmOf(score);
+      trial.start();
+      await player.play(soundSchedule(score, instrument, bpm), {
+        instrument,
+        noClick: true,
+        clickOnly: true,
+        seconds: ((score.countInBeats + scoreBeats(score)) * 60) / bpm + LATE_SECONDS,
+      });
+      return { score, instrument, bpm };
+    },
+    stop: () => {
+      player.stop();
+    },
+    at: () => (player.playing.value ? (player.at.value ?? 0) : null),
+  };
   async function toggle() {
     if (player.playing.value) return player.stop();
     if (!drill.value || !shown.instrument.value) return;
@@ -53,7 +78,7 @@ export function useCardHeard(
     },
   );
   watch(sound.heard, () => player.playing.value && void play(player.at.value ?? 0));
-  return { player, sound, toggle, faster, playRung, now: () => beat(player.elapsed.value) };
+  return { player, sound, silently, toggle, faster, playRung, now: () => beat(player.elapsed.value) };
 }
 
 export type CardHeard = ReturnType<typeof useCardHeard>;

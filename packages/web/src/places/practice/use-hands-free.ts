@@ -2,9 +2,10 @@
  * Hands free: a pedal that turns pages, or four counted aloud and a rest, go on to the next card. While the drill sounds nobody is
  * listened to: the room would hear itself.
  */
-import { LEVEL_SECONDS, levelsOf, makeCountListener, TUNER_SAMPLES } from '@finch/core/sound';
+import { levelsOf, makeCountListener } from '@finch/core/sound';
 import { useLocalStorage } from '@vueuse/core';
 import { onScopeDispose, readonly, ref, watch, type Ref } from 'vue';
+import { freshSamples, type FreshSamples } from '../../workers/fresh-samples';
 import { MicrophoneRefusal, type Listening, type Microphone } from '../../workers/microphone';
 
 const EVERY_MS = 40;
@@ -27,25 +28,19 @@ export function useHandsFree(
   const on = useLocalStorage('finch-hands-free', false);
   const listening = ref(false);
   const trouble = ref<MicrophoneRefusal['code'] | null>(null);
-  const samples = new Float32Array(TUNER_SAMPLES);
   const listener = makeCountListener();
   let open: Listening | null = null;
   let timer: ReturnType<typeof setInterval> | undefined;
-  let readAt = 0;
+  let fresh: FreshSamples | null = null;
   let turn = 0;
 
   const hear = () => {
-    if (!open) return;
+    if (!open || !fresh) return;
     if (sounds()) {
-      readAt = now();
+      fresh.skip();
       return listener.forget();
     }
-    open.read(samples);
-    // Of what was read only what is new, in whole steps of loudness; what is over is read with the next.
-    const steps = Math.floor((now() - readAt) / (1000 * LEVEL_SECONDS) + 1e-6);
-    readAt += 1000 * LEVEL_SECONDS * steps;
-    const fresh = Math.min(samples.length, Math.round(steps * LEVEL_SECONDS * open.sampleRate));
-    const levels = levelsOf(samples.subarray(samples.length - fresh), open.sampleRate);
+    const levels = levelsOf(fresh.read(), open.sampleRate);
     for (const level of levels) if (listener.hear(level)) counted();
   };
   const stop = () => {
@@ -72,7 +67,7 @@ export function useHandsFree(
         // Stopped while somebody was asked whether it may be heard.
         if (mine !== turn) return opened.close();
         open = opened;
-        readAt = now();
+        fresh = freshSamples(opened, now);
         listening.value = true;
         timer = setInterval(hear, EVERY_MS);
       } catch (error) {

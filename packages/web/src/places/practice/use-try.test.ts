@@ -2,6 +2,7 @@ import {
   changeLoop,
   makeDrill,
   ringCheck,
+  tapIt,
   startLadder,
   afterRound,
   type Drill,
@@ -118,6 +119,21 @@ test('what is counted after a ladder is kept in its place', async () => {
   expect(await trial.keep()).toBe('kept');
   expect(kept[0].take).not.toHaveProperty('ladder');
   expect(kept[0].take.result).toBe('not yet');
+});
+
+test('what was heard of its bars is what is kept, and counting puts it right', async () => {
+  const rhythm = must(makeDrill(tapIt({ level: 1, beats: 4, bars: 4 }), context));
+  const { trial, kept } = sitting(rhythm);
+  const bars = (['in time', 'early', 'left out', 'early', 'late'] as const).map((how) => ({ how }));
+  trial.ladder.value = startLadder(rhythm);
+  trial.heardInTime({ bars, lag: 0.1 });
+  expect(trial.ladder.value).toBeNull();
+  expect(trial.draft.value).toMatchObject({ clean: 1, of: 5, missed: 'early', done: true });
+  trial.heardInTime({ bars: bars.toSpliced(3, 1), lag: 0.1 });
+  expect(trial.draft.value?.missed).toBe('late');
+  trial.counted(3);
+  expect(await trial.keep()).toBe('kept');
+  expect(kept[0].take.steps).toEqual(['clean', 'clean', 'clean', 'late']);
 });
 
 test('tense is noted and stops nothing; another tempo leaves the ladder', () => {

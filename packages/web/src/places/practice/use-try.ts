@@ -1,5 +1,12 @@
 /** One try at a card: what is said of it as it goes on, the tempo ladder, the hand's feel, and the take it is kept as. */
-import { endsPlaying, type Drill, type Feel, type Ladder, type Take } from '@finch/core/drills';
+import {
+  endsPlaying,
+  type Drill,
+  type Feel,
+  type Ladder,
+  type Take,
+  type TimeHeard,
+} from '@finch/core/drills';
 import { computed, ref, type Ref } from 'vue';
 import { emptyDraft, isComplete, takeOf, withLadder, type Draft } from './take-draft';
 
@@ -67,6 +74,14 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     if (draft.value) patch({ clean: Math.min(draft.value.of, Math.max(0, clean)), done: true, ladder: null });
   }
   const countedBy = (by: number) => counted((draft.value?.clean ?? 0) + by);
+  /** What a machine heard of its bars, which is put right by counting. */
+  function heardInTime({ bars }: TimeHeard): void {
+    const count = (wanted: TimeHeard['bars'][number]['how']) =>
+      bars.filter(({ how }) => how === wanted).length;
+    ladder.value = null;
+    const missed = count('early') > count('late') ? 'early' : 'late';
+    patch({ clean: count('in time'), of: bars.length, missed, done: true, ladder: null });
+  }
   const found = (now: Ladder) => {
     if (draft.value) draft.value = withLadder(draft.value, now.rounds);
   };
@@ -167,6 +182,7 @@ export function useTry({ drill, card, studentId }: Trying, seat: Keeper) {
     faster,
     counted,
     countedBy,
+    heardInTime,
     found,
     answer,
     cycle,

@@ -63,7 +63,7 @@ function tappedBars(
       tick,
       ticks,
       notes,
-      stroke: 'pick' as const,
+      stroke: 'strum' as const,
       hand: 'chop' as const,
     })),
   }));
