@@ -8,7 +8,7 @@ import type { StaffBar } from '@finch/core/score';
 import { pitchText } from '@finch/core/theory';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { afterPaint } from '../app/stages';
-import { degreeText } from '../words';
+import { degreeText, plural } from '../words';
 import { cardMarkup } from './card-markup';
 
 const props = withDefaults(
@@ -34,6 +34,11 @@ const spoken = computed(() => {
   const notes = props.bars.flatMap((bar) =>
     bar.events.flatMap((event) => event.notes.map((note) => note.written)),
   );
+  // Crosses have no pitch: how many taps stand in each bar.
+  if (props.bars.every((bar) => bar.events.every((event) => event.muffled || event.notes.length === 0)))
+    return `Rhythm: ${props.bars
+      .map((bar) => plural(bar.events.filter((event) => event.muffled && !event.tied).length, 'tap'))
+      .join(', then ')}`;
   if (!props.plain)
     return `Staff, ${props.bars.length} bars: ${notes
       .slice(0, 24)

@@ -163,7 +163,7 @@ useKeys('drills', {
 <style scoped>
 .drills {
   display: grid;
-  grid-template-columns: 268px minmax(0, 1fr) 296px;
+  grid-template-columns: 286px minmax(0, 1fr) 296px;
   gap: var(--space-2);
 }
 .drills > * {

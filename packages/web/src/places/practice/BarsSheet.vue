@@ -27,9 +27,15 @@ watch(
 
 <template>
   <section class="sheet tab-sheet">
-    <BButton variant="link" size="sm" class="tab-or-staff" :aria-pressed="staff" @click="staff = !staff">{{
-      staff ? 'show tab' : 'show staff'
-    }}</BButton>
+    <BButton
+      v-if="!reads"
+      variant="link"
+      size="sm"
+      class="tab-or-staff"
+      :aria-pressed="staff"
+      @click="staff = !staff"
+      >{{ staff ? 'show tab' : 'show staff' }}</BButton
+    >
     <span v-if="around && around.lines > 1" class="lines">
       <BButton variant="link" size="sm" :disabled="around.line === 0" @click="emit('turn', -1)"
         >bars before</BButton

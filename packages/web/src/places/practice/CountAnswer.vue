@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** How many of ten changes or bars came clean; where time is judged, whether the others came late or early. */
 import { BButton } from 'bootstrap-vue-next';
+import { computed } from 'vue';
 
-defineProps<{
+const props = defineProps<{
   heading: string;
   clean: number;
   of: number;
@@ -13,6 +14,12 @@ defineProps<{
 }>();
 const emit = defineEmits<{ counted: [clean: number]; missed: [how: 'late' | 'early'] }>();
 const QUICK = [10, 9, 8, 7, 5, 0];
+/** Where bars were heard there are as many as there were. */
+const quick = computed(() =>
+  props.of === QUICK[0]
+    ? QUICK
+    : [...new Set([props.of, props.of - 1, props.of - 2, Math.floor(props.of / 2), 0])].filter((n) => n >= 0),
+);
 </script>
 
 <template>
@@ -37,7 +44,7 @@ const QUICK = [10, 9, 8, 7, 5, 0];
     </div>
     <div class="quick">
       <BButton
-        v-for="n in QUICK"
+        v-for="n in quick"
         :key="n"
         variant="outline-secondary"
         :aria-pressed="done && clean === n"

@@ -91,6 +91,7 @@ const says = computed(() => {
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
+  margin-bottom: var(--space-4);
 }
 .in-time p {
   margin: 0;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The grip or the change on a large neck, with why it is here; before it, what is asked first. */
+import { readsRhythm } from '@finch/core/drills';
 import type { Form } from '@finch/core/shapes';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
@@ -61,7 +62,13 @@ const title = computed(() => {
       :left-handed="leftHanded"
     />
     <template v-else>
-      <p class="plain-words">{{ say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask) }}</p>
+      <p class="plain-words">
+        {{
+          readsRhythm(drill)
+            ? 'Tap what is written, with a foot or a palm: no guitar.'
+            : say(drill.judged === 'calls' ? drill.question : drill.steps[0].ask)
+        }}
+      </p>
       <ScaleBoard
         v-if="drill.bounds && data"
         :notes="drill.bounds.notes"
