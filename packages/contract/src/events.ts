@@ -46,7 +46,7 @@ const bodies: {
     state: v.nullable(stateWordSchema),
     at: instantSchema,
   },
-  clearance: { at: instantSchema },
+  clearance: { at: instantSchema, oneHand: v.optional(v.picklist(['left', 'right', 'none'])) },
   question: { about: askedAboutSchema, text: saidSchema, at: instantSchema },
   answer: { to: idSchema, text: saidSchema, at: instantSchema },
   'check-up': {

@@ -36,6 +36,8 @@ export const painSchema = v.object({
   sinceDay: v.optional(v.string()),
   cleared: v.optional(v.boolean()),
   earliestDay: v.optional(v.string()),
+  /** The hand that may play alone while playing is locked. */
+  oneHand: v.optional(v.picklist(['left', 'right'])),
 });
 export type PainBody = v.InferOutput<typeof painSchema>;
 

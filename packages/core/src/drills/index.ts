@@ -1,4 +1,5 @@
 export { evidenceOf, isQuiet } from './evidence';
+export { handAlone, openStrokes, type OneHand } from './one-hand';
 export { IN_TIME, timeHeard, type BarHeard, type TimeHeard } from './in-time';
 export { lighterInstead } from './instead';
 export { EVIDENCE_KINDS, type EvidenceKind } from './family';

@@ -13,7 +13,7 @@ export { MASTERY, PAIN, STATES } from './constants';
 export { makeGrader, takeLoad } from './difficulty';
 export { cleanChance, forgettingLoad, learnFrom, type Belief, type CleanChance } from './ability';
 export { addDays, dayReader } from './days';
-export type { PainState } from './pain';
+export { allowedHand, staysOpen, type PainState } from './pain';
 export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
 export { historyPoints, type HistoryPoint } from './history';
 export { experienceOf, slownessOf, type PlayedFor } from './experience';

@@ -30,7 +30,8 @@ export interface EventBodies {
     readonly state: MasteryState | null;
     readonly at: string;
   };
-  readonly clearance: { readonly at: string };
+  /** Playing may begin again; with `oneHand`, that hand alone may play while the other one rests, or none any more. */
+  readonly clearance: { readonly at: string; readonly oneHand?: 'left' | 'right' | 'none' };
   /** Asked from a card of the practice room; it waits for who teaches. */
   readonly question: { readonly about: AskedAbout; readonly text: string; readonly at: string };
   /** What was played once, unrehearsed, in a check-up: skills, and the take of each by the id of its event. */

@@ -2,7 +2,8 @@
 import type { Feel } from '../drills/take';
 import type { LogEvent } from './log';
 import { upTo } from './log';
-import { painAfter, painAt, stopsAfter, type PainSoFar, type PainStop } from './pain';
+import { ringCheck, changeLoop, earPairs, openStrokes, strumReading } from '../drills';
+import { allowedHand, painAfter, painAt, staysOpen, stopsAfter, type PainSoFar, type PainStop } from './pain';
 
 const DAY = 86_400_000;
 const START = Date.UTC(2026, 2, 2, 16);
@@ -130,5 +131,75 @@ describe('when playing stopped', () => {
     expect(stops(...many).map(({ from }) => from)).toEqual(
       Array.from({ length: 12 }, (_, i) => on(2 * i + 6)),
     );
+  });
+});
+
+describe('one hand alone', () => {
+  const allows = (day: number, oneHand: 'left' | 'right' | 'none'): LogEvent => ({
+    ...base(day),
+    kind: 'clearance',
+    at: base(day).sentAt,
+    oneHand,
+  });
+  const pain = (events: LogEvent[], day: number) => painState(events, START + day * DAY + 1);
+
+  test('the other hand may play from the day after the pain, until it is taken back, hurts anew, or all is cleared', () => {
+    // The left wrist hurt on day 0.
+    expect(pain([hurts(0), allows(0.1, 'right')], 0.2)).toMatchObject({ status: 'stopped today' });
+    expect(pain([hurts(0), allows(0.1, 'right')], 0.2).oneHand).toBeUndefined();
+    expect(pain([hurts(0), allows(1, 'right')], 2)).toMatchObject({
+      status: 'locked',
+      cleared: false,
+      oneHand: 'right',
+    });
+    expect(pain([hurts(0), allows(1, 'right'), allows(2, 'none')], 2.1).oneHand).toBeUndefined();
+    expect(pain([hurts(0), allows(1, 'right'), hurts(2)], 3).oneHand).toBeUndefined();
+    expect(pain([hurts(0), allows(1, 'right'), cleared(2)], 6)).toEqual({
+      status: 'returning',
+      ...{ where: 'wrist', side: 'left', sinceDay: dayOf(START), cleared: true },
+      earliestDay: dayOf(START + 3 * DAY),
+    });
+  });
+
+  test('never the hand that hurts, nor either where both do; it is no clearance of the stop', () => {
+    expect(pain([hurts(0), allows(1, 'left')], 2).oneHand).toBeUndefined();
+    const both = felt(0, { hand: 'pain', where: 'wrist', side: 'both' });
+    expect(pain([both, allows(1, 'right')], 2).oneHand).toBeUndefined();
+    const stops = [hurts(0), allows(1, 'right')].reduce<readonly PainStop[]>(
+      (before, event) => stopsAfter(before, event, Date.parse(event.sentAt)),
+      [],
+    );
+    expect(stops).toEqual([{ from: START, to: null }]);
+  });
+
+  test.each([
+    ['left', false, 'fretting'],
+    ['left', true, 'striking'],
+    ['right', false, 'striking'],
+    ['right', true, 'fretting'],
+  ] as const)('the %s hand, left-handed %s: %s', (oneHand, leftHanded, wanted) => {
+    expect(allowedHand({ status: 'locked', oneHand }, leftHanded)).toBe(wanted);
+    expect(allowedHand({ status: 'returning', oneHand }, leftHanded)).toBeNull();
+    expect(allowedHand({ status: 'locked' }, leftHanded)).toBeNull();
+  });
+
+  test('a drill of the allowed hand stays open, with what is heard, and nothing else', () => {
+    const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
+    const Am = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
+    const air = changeLoop({ grips: [C, Am], beatsEach: 4, piece: 'air' });
+    const heard = earPairs({ what: 'triads', choices: 2, count: 20, hearings: 2, root: 'C', roving: false, sounded: 'together' }); // prettier-ignore
+    const all = [
+      heard,
+      air,
+      openStrokes(6, 1),
+      changeLoop({ grips: [C, Am], beatsEach: 4 }),
+      changeLoop({ grips: [C, Am], beatsEach: 4, piece: 'pivot' }),
+      strumReading({ grips: [C], beats: 4, level: 1, bars: 4 }),
+      ringCheck({ chord: 'N.C.', frets: [0, 0, 0, 0, 0, 0] }),
+    ];
+    const open = (hand: Parameters<typeof staysOpen>[1]) => all.map((recipe) => staysOpen(recipe, hand));
+    expect(open(null)).toEqual([true, false, false, false, false, false, false]);
+    expect(open('fretting')).toEqual([true, true, false, false, false, false, false]);
+    expect(open('striking')).toEqual([true, false, true, false, false, false, false]);
   });
 });

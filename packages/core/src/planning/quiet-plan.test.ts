@@ -1,6 +1,7 @@
 import {
   FAMILIES,
   firstRecipe,
+  handAlone,
   isQuiet,
   makeDrill,
   type DrillFamily,
@@ -153,4 +154,51 @@ test('what is heard or named is quiet; what is written is done by a hand', () =>
     'string walk',
     'tap it',
   ]);
+});
+
+describe('where the teacher allows one hand alone', () => {
+  const allows = (oneHand: 'left' | 'right'): LogEvent => ({
+    schemaVersion: 1,
+    ...{
+      id: 'allows',
+      studentId: 's',
+      actorId: 't',
+      deviceId: 'd',
+      deviceSeq: 99,
+      kind: 'clearance' as const,
+    },
+    ...{ sentAt: at(20.5), receivedAt: at(20.5), at: at(20.5), oneHand },
+  });
+  const side = (one: 'left' | 'right'): LogEvent => {
+    const event = hurt();
+    if (event.kind !== 'attempt') throw new Error(event.kind);
+    return { ...event, take: { ...event.take, feel: { hand: 'pain', where: 'wrist', side: one } } };
+  };
+  const alone = (events: LogEvent[], minutes = 45) =>
+    plan(events, minutes).blocks.flatMap(({ recipe, skillId, minutes: long }) =>
+      recipe && handAlone(recipe) ? [{ hand: handAlone(recipe), skillId, long }] : [],
+    );
+
+  test('the striking hand has open strings, the fretting hand the furthest grips it had in the air; it fills the lesson still', () => {
+    const left = [...seasoned, side('left'), allows('right')];
+    expect(alone(left)).toEqual([{ hand: 'striking', skillId: null, long: 5 }]);
+    expect(planMinutes(plan(left).blocks)).toBe(45);
+    const right = [...seasoned, side('right'), allows('left')];
+    const [fretted] = alone(right);
+    expect(fretted).toMatchObject({ hand: 'fretting', long: 5 });
+    expect(['open.em', 'open.e', 'open.am', 'open.a', 'open.d', 'open.c', 'open.g']).toContain(
+      fretted.skillId,
+    );
+    expect(alone(right, 15)).toEqual([]);
+    expect(
+      plan(left).blocks.every(
+        ({ recipe }) => recipe === null || isQuiet(recipe) || handAlone(recipe) === 'striking',
+      ),
+    ).toBe(true);
+  });
+
+  test('who has nothing begun shapes nothing; the hand that hurts never plays', () => {
+    expect(alone([side('right'), allows('left')])).toEqual([]);
+    expect(alone([...seasoned, side('right'), allows('right')])).toEqual([]);
+  });
 });

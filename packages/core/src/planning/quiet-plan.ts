@@ -3,16 +3,27 @@
  * hand plays. Skills of the ear and of names go on as they stand; of what is played already one hears and names the same.
  */
 import { evidenceOf, isQuiet } from '../drills/evidence';
+import { handAlone, openStrokes, type OneHand } from '../drills/one-hand';
 import { makeDrill } from '../drills/make-drill';
 import { tapIt, type Recipe } from '../drills/recipe';
+import { allowedHand, staysOpen } from '../mastery/pain';
 import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import type { Skill, Syllabus } from '../syllabus/skill';
 import { isOpen, ONCE_CLEAN, type CandidateContext } from './candidates';
 import { PLAN_MODEL_VERSION, planMinutes, type BlockKind, type LessonPlan, type PlanBlock } from './plan';
 
-/** Minutes of one block, of the tapping that closes a longer lesson, and how many new things there may be (assumed). */
-const QUIET = { block: 7, longest: 12, tap: 5, tapFrom: 25, newSkills: 2, moreFrom: 45 } as const;
+/** Minutes of one block, of the one hand that may play, of the tapping that closes a longer lesson, and how many new things there may be (assumed). */
+const QUIET = {
+  block: 7,
+  longest: 12,
+  hand: 5,
+  handFrom: 20,
+  tap: 5,
+  tapFrom: 25,
+  newSkills: 2,
+  moreFrom: 45,
+} as const;
 
 interface Quiet {
   readonly skill: Skill;
@@ -32,11 +43,14 @@ export function quietPlan(
   locked: readonly PlanBlock[],
 ): LessonPlan {
   const { minutes, taught } = constraints;
-  const stays = locked.filter(({ recipe }) => recipe === null || isQuiet(recipe));
+  const hand = allowedHand(state.pain, taught.instrument.leftHanded);
+  const stays = locked.filter(({ recipe }) => recipe === null || staysOpen(recipe, hand));
   const goes = locked.filter((block) => !stays.includes(block));
   const free = minutes - planMinutes(stays);
   const tap = free >= QUIET.tapFrom ? QUIET.tap : 0;
-  const wanted = Math.max(free > 0 ? 1 : 0, Math.round((free - tap) / QUIET.block));
+  const alone = hand && free >= QUIET.handFrom ? handBlock(state, syllabus, constraints, hand) : null;
+  const heard = free - tap - (alone?.minutes ?? 0);
+  const wanted = Math.max(free > 0 ? 1 : 0, Math.round(heard / QUIET.block));
   const taken = new Set(stays.flatMap(({ skillId }) => skillId ?? []));
   const chosen = inTurn(
     quietDrills(state, syllabus, constraints.waived).filter(
@@ -45,8 +59,11 @@ export function quietPlan(
     wanted,
     minutes >= QUIET.moreFrom ? QUIET.newSkills + 1 : QUIET.newSkills,
   );
-  const lasting = Math.min(Math.max(0, free - tap), chosen.length * QUIET.longest);
-  const blocks = chosen.map((one, i) => blockOf(one, shareOf(lasting, chosen.length, i)));
+  const lasting = Math.min(Math.max(0, heard), chosen.length * QUIET.longest);
+  const blocks = [
+    ...chosen.map((one, i) => blockOf(one, shareOf(lasting, chosen.length, i))),
+    ...(alone ? [alone] : []),
+  ];
   const left = free - planMinutes(blocks);
   return {
     schemaVersion: 1,
@@ -129,6 +146,38 @@ function blockOf({ skill, recipe, kind, how, number }: Quiet, minutes: number): 
     title: { code: 'title.skill', values: { skill: skill.name, family: recipe.family } },
     because: { code: 'because.quiet', values: { how, number } },
     skillId: skill.id,
+    recipe,
+    effort: 0,
+    barreMinutes: 0,
+    locked: false,
+  };
+}
+
+/** What the hand that may play does alone: open strings struck, or the furthest grips that were begun shaped in the air. */
+function handBlock(
+  { skills }: StudentState,
+  syllabus: Syllabus,
+  { taught, waived }: Pick<CandidateContext, 'taught' | 'waived'>,
+  hand: OneHand,
+): PlanBlock | null {
+  const begun = new Set(skills.flatMap(({ skillId, attempts }) => (attempts > 0 ? [skillId] : [])));
+  const own = syllabus.skills.flatMap((skill) => {
+    const recipe = skill.practice.find((one) => handAlone(one.recipe) === hand)?.recipe;
+    if (!recipe || !begun.has(skill.id) || skill.barre || waived.includes(skill.id)) return [];
+    const drill = makeDrill(recipe, taught);
+    return drill.ok && !drill.value.overLimit ? [{ skillId: skill.id, recipe }] : [];
+  });
+  const furthest = own.at(-1);
+  const recipe =
+    hand === 'striking' ? openStrokes(taught.instrument.openPitches.length, 1) : furthest?.recipe;
+  if (!recipe) return null;
+  return {
+    id: `one-hand:${hand}`,
+    kind: 'apply',
+    minutes: QUIET.hand,
+    title: { code: 'title.one-hand', values: { hand } },
+    because: { code: 'because.one-hand', values: { hand } },
+    skillId: hand === 'fretting' ? (furthest?.skillId ?? null) : null,
     recipe,
     effort: 0,
     barreMinutes: 0,

@@ -3,8 +3,15 @@
  * home, newest first, then what the planner would review or repair, within the student's minutes.
  */
 import type { PracticeBody, PracticeCard } from '@finch/contract';
-import { calledCells, isQuiet, warmUp, withWeakCells, type PastCalls, type Recipe } from '@finch/core/drills';
-import type { LogEvent, Question } from '@finch/core/mastery';
+import {
+  calledCells,
+  handAlone,
+  warmUp,
+  withWeakCells,
+  type PastCalls,
+  type Recipe,
+} from '@finch/core/drills';
+import { allowedHand, staysOpen, type LogEvent, type Question } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
 import { proposalFor } from '../lessons/lessons.service';
@@ -21,7 +28,6 @@ const WARM_UP_MINUTES = 2;
 const CARD_MINUTES = 3;
 const DAY_MS = 86_400_000;
 const SHORTEST_PLAN = 20;
-const RHYTHM_TITLE = 'A rhythm to tap';
 
 /** Cards given home and not done with, the newest first. */
 export const givenHome = (manager: EntityManager, studioId: string, studentId: string) =>
@@ -125,6 +131,7 @@ async function withPastCalls(
 async function fill(work: Work, view: StudentView, given: readonly PracticeCard[]): Promise<PracticeCard[]> {
   const { status } = view.state.pain;
   const quiet = status === 'stopped today' || status === 'locked';
+  const hand = allowedHand(view.state.pain, view.taught.instrument.leftHanded);
   const opening: PracticeCard = {
     skillId: null,
     title: 'Easy minutes',
@@ -141,7 +148,7 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
       ? [
           {
             skillId: block.skillId,
-            title: block.skillId === null ? RHYTHM_TITLE : (names.get(block.skillId) ?? block.skillId),
+            title: cardTitle(block.recipe, names.get(block.skillId ?? '') ?? block.skillId),
             recipe: block.recipe,
             minutes: CARD_MINUTES,
             because: block.because,
@@ -153,7 +160,7 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   const cards = quiet ? [] : [opening];
   let left = minutes - planMinutesOf(cards);
   const allowed = given.filter((card) =>
-    quiet ? isQuiet(card.recipe) : status !== 'returning' || !isBarred(view, card),
+    quiet ? staysOpen(card.recipe, hand) : status !== 'returning' || !isBarred(view, card),
   );
   for (const card of [...allowed, ...planned]) {
     const twice = cards.some(
@@ -166,6 +173,12 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
     left -= card.minutes;
   }
   return cards;
+}
+
+/** How a card is called: by what one hand does alone, by its skill, or as a rhythm where nothing of it was begun. */
+function cardTitle(recipe: Recipe, skill: string | null): string {
+  const alone = handAlone(recipe);
+  return alone ? `The ${alone} hand alone` : (skill ?? 'A rhythm to tap');
 }
 
 const planMinutesOf = (cards: readonly PracticeCard[]): number =>

@@ -54,6 +54,31 @@ test('before pain a hand plays, after it none does, and what was given home wait
     expect(recipes.at(-1)?.family).toBe('tap it');
   }
 
+  // While it is locked the hand that does not hurt may play alone, where the teacher says so; the one that hurts never.
+  const says = async (oneHand: string) => {
+    const said = new Date(world.clock.at).toISOString();
+    const word = {
+      schemaVersion: 1,
+      id: uuid(),
+      studentId,
+      deviceId: uuid(),
+      deviceSeq: 7,
+      kind: 'clearance',
+    };
+    return teacher.post('/api/events').send({ events: [{ ...word, sentAt: said, at: said, oneHand }] });
+  };
+  world.clock.at = NOW + DAY;
+  const titles = async () => (await cards()).map(({ title }) => title);
+  expect((await says('both')).body.refused).toHaveLength(1);
+  expect((await says('left')).body.refused).toEqual([]);
+  expect((await titles()).filter((title) => title.includes('alone'))).toEqual([]);
+  world.clock.at += 1000;
+  expect((await says('right')).body.refused).toEqual([]);
+  expect(await titles()).toContain('The striking hand alone');
+  world.clock.at += 1000;
+  expect((await says('none')).body.refused).toEqual([]);
+  expect((await cards()).every(({ recipe }) => isQuiet(recipe))).toBe(true);
+
   // Cleared, and two days free of pain: easy minutes come back, at half the minutes.
   const clearance = {
     schemaVersion: 1,

@@ -23,7 +23,13 @@ test('a place leaves the keys of the house alone, but for taking back what it kn
         .filter((key) => house.includes(key))
         .map((key) => `${place} ${key}`),
     );
-  expect(taken).toEqual(['plan Ctrl+z', 'syllabus Ctrl+z', 'lesson Ctrl+z', 'checkUp Ctrl+z', 'practice Ctrl+z']);
+  expect(taken).toEqual([
+    'plan Ctrl+z',
+    'syllabus Ctrl+z',
+    'lesson Ctrl+z',
+    'checkUp Ctrl+z',
+    'practice Ctrl+z',
+  ]);
 });
 
 test('a letter is one small letter, so that it is the same with the lock on', () => {

@@ -308,7 +308,8 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.pivot': (v) => `${pair(v)}: around what stays`,
   'title.air': (v) => `${pair(v)}: in the air`,
   'title.bass': (v) => `${pair(v)}, the bass ${v.way}`,
-  'title.strum': (v) => `Strum reading ${v.level}, on ${nameChord(String(v.chord))}`,
+  'title.strum': (v) =>
+    `Strum reading ${v.level}, on ${v.chord === 'N.C.' ? 'open strings' : nameChord(String(v.chord))}`,
   'title.picking': (v) => `Picking ${v.pattern}, on ${nameChord(String(v.chord))}`,
   'title.section': (v) => `${v.title}, ${barsText(v.fromBar, v.toBar)}${SECTION_PART[String(v.part)] ?? ''}`,
   'ask.one-finger': (v) => `Finger ${v.fingers} alone, as in ${pair(v)}`,
@@ -317,7 +318,8 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'ask.pivot': (v) => `${pair(v)}: ${listed(v.fingers)} stay${Number(v.count) > 1 ? '' : 's'} down`,
   'ask.air': (v) => `${pair(v)}: formed in the air, landed together`,
   'ask.bass': (v) => `${nameChord(String(v.chord))}, ${chordText(String(v.bass))} lowest`,
-  'ask.strum': (v) => `Bar ${v.bar} as written, on ${nameChord(String(v.chord))}`,
+  'ask.strum': (v) =>
+    `Bar ${v.bar} as written, on ${v.chord === 'N.C.' ? 'open strings' : nameChord(String(v.chord))}`,
   'ask.picking': (v) => `${nameChord(String(v.chord))}: ${v.pattern}`,
   'title.own': (v) =>
     `A small piece of ${v.bars} bars in ${chordText(String(v.key))}${v.fresh ? `, ${nameChord(String(v.fresh))} new` : ''}${v.play === 'melody' ? ', its melody' : ''}`,

@@ -108,6 +108,10 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     })[String(v.how)] ?? '',
   'because.pain': (v) =>
     `Pain (${v.where}) since ${shortDate(Date.parse(String(v.since)))}: nothing is played, with either hand.`,
+  'because.one-hand': (v) =>
+    v.hand === 'striking'
+      ? 'The other hand rests: open strings, struck lightly. Stop at the first sign of pain.'
+      : 'The other hand rests: shape it in the air and set it down lightly; nothing is struck. Stop at the first sign of pain.',
   'because.given': (v) => `Given home on ${shortDate(v.on)}.`,
   'because.lighter': (v) => `Lighter on this hand: its heaviest grip is graded ${v.now}, not ${v.was}.`,
   'because.chosen': () => 'Put here by hand.',
@@ -123,6 +127,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.take-home': () => 'Take home',
   'title.listen': () => 'Rest and listen: which one is it?',
   'title.name': () => 'Name the notes of three chords, no guitar',
+  'title.one-hand': (v) => `The ${v.hand} hand alone`,
   'title.tap': () => 'Tap the beat with a foot, count aloud',
   'title.skill': (v) => String(v.skill),
   'title.blank': (v) => String(v.text ?? 'Blank block'),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the plan spends: minutes by kind, the checks it is held to, and what was left out with the reason. */
+import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
 import { planMinutes, type LessonPlan } from '@finch/core/planning';
 import { BButton } from 'bootstrap-vue-next';
@@ -18,6 +19,8 @@ const props = defineProps<{
   limits: HandLimits | null;
   /** Pain ended playing, or keeps it locked. */
   hurts: boolean;
+  /** The hand that may play alone. */
+  alone: OneHand | null;
   busy: boolean;
   canUndo: boolean;
   /** Minutes over the lesson. */
@@ -39,7 +42,7 @@ const byKind = computed(() => {
   return [...sums];
 });
 const checks = computed(() =>
-  props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts) : [],
+  props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts, props.alone) : [],
 );
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { allowedHand } from '@finch/core/mastery';
 import { gripsInOrder, makeDrill } from '@finch/core/drills';
 import type { PlanBlock } from '@finch/core/planning';
 import {
@@ -41,6 +42,9 @@ const { data: lesson, error, refetch } = useLesson(id);
 const { student, drilling } = useTaught(() => lesson.value?.studentId ?? null);
 const minutes = computed(() => lesson.value?.minutes ?? 45);
 const limits = computed(() => student.value?.limits.value ?? null);
+const alone = computed(() =>
+  student.value ? allowedHand(student.value.pain, student.value.instrument.value.leftHanded) : null,
+);
 const hurts = computed(() => ['stopped today', 'locked'].includes(student.value?.pain.status ?? ''));
 watch(
   lesson,
@@ -195,6 +199,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
         :minutes="minutes"
         :limits="limits"
         :hurts="hurts"
+        :alone="alone"
         :busy="busy"
         :can-undo="desk.canUndo.value"
         :over="over"

@@ -1,4 +1,4 @@
-import { earPairs, ringCheck } from '@finch/core/drills';
+import { earPairs, openStrokes, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { type PlanBlock } from '@finch/core/planning';
 import { planChecks } from './checks';
@@ -42,6 +42,14 @@ test('a hand that hurts: what would be played is counted, what is heard is not',
     text: 'A hand hurts: 2 blocks would be played. Nothing is, until you clear it.',
   });
   expect(planChecks([played], 30, DEFAULT_LIMITS)[0].text).not.toContain('hurts');
+  // One hand alone, where the teacher allows it.
+  const struck = block('apply', 5, { recipe: openStrokes(6, 1) });
+  expect(planChecks([heard, struck], 15, DEFAULT_LIMITS, true)[0].ok).toBe(false);
+  expect(planChecks([heard, struck], 15, DEFAULT_LIMITS, true, 'fretting')[0].ok).toBe(false);
+  expect(planChecks([heard, struck], 15, DEFAULT_LIMITS, true, 'striking')[0]).toEqual({
+    ok: true,
+    text: 'A hand hurts: nothing here is played but by the striking hand.',
+  });
 });
 
 test('minutes too many and too few are counted', () => {

@@ -1,6 +1,7 @@
 /** What a plan is held to, in words: each line is kept or says by how much it is not. */
-import { isQuiet } from '@finch/core/drills';
+import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
+import { staysOpen } from '@finch/core/mastery';
 import { peakLoad, planMinutes, type PlanBlock } from '@finch/core/planning';
 import { plural } from '../../words';
 
@@ -11,14 +12,15 @@ export interface PlanCheck {
 
 const one = (n: number) => (Math.round(n * 10) / 10).toString();
 
-/** @param hurts pain was reported and playing has ended or is locked */
+/** @param hurts pain was reported and playing has ended or is locked @param alone the hand that may play alone */
 export function planChecks(
   blocks: readonly PlanBlock[],
   minutes: number,
   limits: HandLimits,
   hurts = false,
+  alone: OneHand | null = null,
 ): PlanCheck[] {
-  const playing = blocks.filter(({ recipe }) => recipe !== null && !isQuiet(recipe));
+  const playing = blocks.filter(({ recipe }) => recipe !== null && !staysOpen(recipe, alone));
   const plays = blocks.some((block) => block.effort > 0);
   const total = planMinutes(blocks);
   const easy = blocks[0]?.kind === 'warm up' && blocks[0].minutes >= 3;
@@ -36,7 +38,9 @@ export function planChecks(
       ok: playing.length === 0,
       text: playing.length
         ? `A hand hurts: ${plural(playing.length, 'block')} would be played. Nothing is, until you clear it.`
-        : 'A hand hurts: nothing here is played.',
+        : alone
+          ? `A hand hurts: nothing here is played but by the ${alone} hand.`
+          : 'A hand hurts: nothing here is played.',
     });
   checks.push({
     ok: total === minutes,

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 /** Pain was reported: nothing is played today, and what may be done instead. */
-defineProps<{ where: string | null; instead: boolean }>();
+defineProps<{
+  where: string | null;
+  instead: boolean;
+  /** Allowed to play alone. */ oneHand: string | null;
+}>();
 </script>
 
 <template>
@@ -11,7 +15,10 @@ defineProps<{ where: string | null; instead: boolean }>();
       other hand too. Listen, name notes, sing, tap a foot. Your teacher clears you to play again after two
       days without pain.
     </p>
-    <p v-if="instead"><b>What is below needs no hand on the guitar.</b></p>
+    <p v-if="oneHand">
+      <b>Your teacher allows the {{ oneHand }} hand alone, lightly. Stop at the first sign of pain.</b>
+    </p>
+    <p v-else-if="instead"><b>What is below needs no hand on the guitar.</b></p>
     <p>See a doctor or a hand therapist; this is no medical advice.</p>
   </section>
 </template>

@@ -149,6 +149,7 @@ useKeys('practice', {
         class="wide"
         :where="painWhere"
         :instead="cards.length > 0"
+        :one-hand="room.handAllowed.value ? (data.pain.oneHand ?? null) : null"
       />
       <TuneUp
         v-else-if="data && cards.length && at === 0"

@@ -1,6 +1,7 @@
 /** The practice room: today's cards, the one on the stand, the drill it makes for this hand, and what of it was played. */
 import type { PracticeBody, PracticeCard } from '@finch/contract';
-import { isQuiet, makeDrill, type Drill } from '@finch/core/drills';
+import { makeDrill, type Drill } from '@finch/core/drills';
+import { allowedHand, staysOpen } from '@finch/core/mastery';
 import { dayReader } from '@finch/core/mastery';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -28,9 +29,17 @@ export function usePracticeRoom() {
   const hurtsNow = ref(false);
   /** Pain that was reported before ends playing here too. */
   const painStops = computed(() => hurtsNow.value || PLAYING_ENDS.includes(data.value?.pain.status ?? ''));
+  const handAllowed = computed(() =>
+    data.value && !hurtsNow.value
+      ? allowedHand(data.value.pain, data.value.taught.instrument.leftHanded)
+      : null,
+  );
   const ease = useCardEase(
     // What is heard or named stays: no hand plays in it.
-    () => cardsOf(data.value, seat.now()).filter(({ recipe }) => !painStops.value || isQuiet(recipe)),
+    () =>
+      cardsOf(data.value, seat.now()).filter(
+        ({ recipe }) => !painStops.value || staysOpen(recipe, handAllowed.value),
+      ),
     () => data.value?.taught ?? null,
     useDrafts(),
     () => new Date(seat.now()).toDateString(),
@@ -65,6 +74,7 @@ export function usePracticeRoom() {
     await router.push({ name: 'sit' });
   }
   return {
+    handAllowed,
     seat,
     studentId,
     data,

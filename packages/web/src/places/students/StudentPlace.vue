@@ -100,12 +100,17 @@ const go = (name: 'plan' | 'lesson') =>
     bench.put(props.studentId, id);
     await router.push({ name, params: { lessonId: id }, query: name === 'lesson' ? { start: 'now' } : {} });
   });
-const clear = () =>
+/** Playing may begin again, or one hand alone may play. */
+const clear = (oneHand?: 'left' | 'right' | 'none') =>
   attempt(async () => {
     await seat.keep(
       props.studentId,
-      { kind: 'clearance', at: new Date(seat.now()).toISOString() },
-      'cleared to play',
+      { kind: 'clearance', at: new Date(seat.now()).toISOString(), ...(oneHand ? { oneHand } : {}) },
+      oneHand === undefined
+        ? 'cleared to play'
+        : oneHand === 'none'
+          ? 'no hand may play'
+          : `the ${oneHand} hand may play alone`,
     );
     await seat.flush();
     await refetch();
@@ -161,7 +166,8 @@ useKeys(
           v-if="student.pain.status !== 'free'"
           :pain="student.pain"
           :may-write="mayWrite"
-          @clear="clear"
+          @clear="clear()"
+          @one-hand="clear"
         />
         <HandSheet ref="hand" :student="student" :may-write="mayWrite" @kept="refetch()" />
         <StudentWishes :student="student" :may-write="mayWrite" @kept="wished()" />
