@@ -102,7 +102,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.quiet': (v) =>
     ({
       new: 'New, and no hand plays in it.',
-      half: `Half held: ${v.number} now. No hand plays in it.`,
+      half: `Begun, not held yet: ${v.number} now. No hand plays in it.`,
       due: `Comes round again: ${v.number} now. No hand plays in it.`,
       played: 'In the hand already; now it is heard or named.',
     })[String(v.how)] ?? '',
