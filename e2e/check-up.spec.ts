@@ -14,7 +14,7 @@ test('by keyboard: easy minutes, each item once, a reload in the middle, a slip 
 }) => {
   await sit('Tamsin Brackwater');
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Junia Ardlesey' }).click();
+  await page.locator('.people').getByRole('button', { name: 'Junia Ardlesey' }).click();
   await page.getByRole('button', { name: 'Check-up' }).click();
   await expect(page.getByRole('heading', { name: 'Junia’s check-up' })).toBeVisible();
   await expect(page.getByText(/Junia’s hand grows: measured on/)).toBeVisible();
@@ -58,12 +58,12 @@ test('a hand that hurts ends it, and nothing is asked while playing is stopped; 
 }) => {
   await sit('Tamsin Brackwater');
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Basil Thornquay' }).click();
+  await page.locator('.people').getByRole('button', { name: 'Basil Thornquay' }).click();
   await page.getByRole('button', { name: 'Check-up' }).click();
   await expect(page.getByText(/Basil reported pain: nothing is played now/)).toBeVisible();
 
   await toPlace(page, 'Students');
-  await page.getByRole('button', { name: 'Hesper Lundoyle' }).click();
+  await page.locator('.people').getByRole('button', { name: 'Hesper Lundoyle' }).click();
   await page.getByRole('button', { name: 'Check-up' }).click();
   await page.getByRole('button', { name: 'The hand is warm' }).click();
   await expect(item(page)).toBeVisible();

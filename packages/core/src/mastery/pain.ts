@@ -38,7 +38,7 @@ export interface PainSoFar {
 /** After one more event; they come in order. */
 export function painAfter(before: PainSoFar, event: LogEvent, at: number): PainSoFar {
   if (event.kind === 'clearance') {
-    const { oneHand, ...rest } = before;
+    const { oneHand: _before, ...rest } = before;
     if (event.oneHand === 'none') return rest;
     return event.oneHand
       ? { ...rest, oneHand: { hand: event.oneHand, ms: at } }

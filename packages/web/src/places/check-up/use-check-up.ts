@@ -11,7 +11,7 @@ import type { useSeat } from '../../session/seat';
 type Item = CheckUpBody['items'][number];
 type Seat = Pick<ReturnType<typeof useSeat>, 'keep' | 'takeBack' | 'now'>;
 
-export interface Heard {
+interface Heard {
   readonly skillId: string;
   readonly takeId: string;
   readonly result: TakeResult;

@@ -31,9 +31,10 @@ const rounds = ref(2);
 const click = ref(true);
 const TEMPO = { lowest: 20, highest: 300 };
 const tempo = ref<number | string>(60);
+// The same drill made anew, as when what the house knows is read again, leaves a tempo that was typed.
 watch(
-  () => props.drill,
-  (now) => (tempo.value = Math.round(now?.score.tempoBpm ?? 60)),
+  () => `${props.drill?.score.tempoBpm} ${JSON.stringify(props.drill?.recipe)}`,
+  () => (tempo.value = Math.round(props.drill?.score.tempoBpm ?? 60)),
   { immediate: true },
 );
 const { heard, choices, score, instrument } = useHeard(

@@ -13,7 +13,7 @@ import { MicrophoneRefusal, type Listening, type Microphone } from '../../worker
 const EVERY_MS = 40;
 
 /** The drill as it runs without sound. */
-export interface SilentRun {
+interface SilentRun {
   readonly score: Score;
   readonly instrument: Instrument;
   readonly bpm: number;
