@@ -7,7 +7,10 @@ import type { EvidenceKind } from './family';
 import type { Recipe } from './recipe';
 
 /** Of what kind a take of this drill is. */
-export const evidenceOf = (recipe: Recipe): EvidenceKind => familyOf(recipe).evidence ?? 'play';
+export function evidenceOf(recipe: Recipe): EvidenceKind {
+  const family = familyOf(recipe);
+  return family.evidenceOf?.(recipe) ?? family.evidence ?? 'play';
+}
 
 /** What is heard or named; writing is named too, but it is a hand that writes. */
 const QUIET: readonly EvidenceKind[] = ['hear', 'name'];

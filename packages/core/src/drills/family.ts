@@ -62,6 +62,8 @@ export interface FamilyDefinition<R extends AnyRecipe> {
   readonly group: FamilyGroup;
   /** What a take of it is evidence of; playing, where left out. */
   readonly evidence?: Exclude<EvidenceKind, 'play'>;
+  /** The same, where it depends on the recipe. */
+  readonly evidenceOf?: (recipe: R) => EvidenceKind;
   readonly parameters: Specs;
   readonly make: (recipe: R, context: DrillContext) => Result<DrillOf<R>>;
   /** One notch; problem `drill.easiest` or `drill.hardest` at the end of the road. */

@@ -1,4 +1,5 @@
 export { evidenceOf, isQuiet } from './evidence';
+export { quietForm } from './quiet-form';
 export { handAlone, openStrokes, type OneHand } from './one-hand';
 export { IN_TIME, timeHeard, type BarHeard, type TimeHeard } from './in-time';
 export { lighterInstead } from './instead';
@@ -104,7 +105,7 @@ export { calledAt, type Call, type CalledNow } from './called';
 export { instrumentFor, SLIPS } from './drill';
 export { isWritten, slipOf } from './slips';
 export { staffFifths } from './staff-key';
-export { onPaper, readsRhythm, readsStaff, type PaperWords } from './on-paper';
+export { needsNoNeck, onPaper, readsRhythm, readsStaff, type PaperWords } from './on-paper';
 export type { Answer, DrillStep, Place, Prelude, Slip } from './drill';
 export { FAMILY_GROUPS, type FamilyGroup, type StartingPoint } from './family';
 export {

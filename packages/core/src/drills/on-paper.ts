@@ -25,8 +25,12 @@ export type Engraver = (bars: readonly StaffBar[], fifths: number, width: number
 /** What is asked stands on the staff: without it there is nothing to answer. */
 export const readsStaff = (drill: Drill): boolean => drill.recipe.family === 'note reading';
 
-/** A rhythm without a guitar: it is read from the staff, and no neck belongs to it. */
-export const readsRhythm = (drill: Pick<Drill, 'recipe'>): boolean => drill.recipe.family === 'tap it';
+/** A rhythm without a guitar: crosses on a staff. */
+export const readsRhythm = ({ recipe }: Pick<Drill, 'recipe'>): boolean => recipe.family === 'tap it';
+
+/** What is tapped or sung from the staff: no neck and no tab belong to it. */
+export const needsNoNeck = ({ recipe }: Pick<Drill, 'recipe'>): boolean =>
+  recipe.family === 'tap it' || (recipe.family === 'piece section' && recipe.parameters.part === 'sung');
 
 const rightOf = ({ answer }: DrillStep, signs: (text: string) => string): string => {
   if (!answer) return '';
@@ -85,7 +89,7 @@ export function onPaper(
       engraver && (reads || tab)
         ? engraver(staffBars(drill.score, instrument), staffFifths(drill) ?? 0, STAFF_WIDTH)
         : null,
-    score: tab && !readsRhythm(drill) ? drill.score : null,
+    score: tab && !needsNoNeck(drill) ? drill.score : null,
     calls: [...asked.filter((one) => !one.written), ...played, ...called],
     boxes: asked.filter((one) => one.written),
     board: drill.bounds ? { notes: drill.bounds.notes, instrument } : null,

@@ -158,6 +158,33 @@ export const melodyDrill = <R extends AnyRecipe>(
   context: DrillContext,
 ): Result<DrillOf<R>> => underCapo(section.piece, context, (here) => melody(recipe, section, here));
 
+/** Its tune, heard and sung with: nothing of it is on the neck. Problems: those of the melody but for the reach of a hand. */
+export function sungDrill<R extends AnyRecipe>(
+  recipe: R,
+  section: Section,
+  context: DrillContext,
+): Result<DrillOf<R>> {
+  const made = underCapo(section.piece, context, (here) => melody(recipe, section, here));
+  if (!made.ok) return made;
+  const { steps, bursts, ...drill } = made.value;
+  const [item] = section.items;
+  return ok({
+    ...drill,
+    items: section.items,
+    steps: steps.map((step) => ({
+      ...step,
+      item,
+      ask: { code: 'ask.sung-bar', values: step.ask.values },
+    })),
+    effort: gradeOf(SUNG_POINTS),
+    bursts: { ...bursts, count: 1 },
+    question: { code: 'question.sung-along', values: {} },
+    judged: 'done',
+  });
+}
+/** Whoever sings holds nothing (our assumption). */
+const SUNG_POINTS = 3;
+
 /** The tune as bars of notes on strings, to be heard over the chords; null where there is none or it leaves the neck. */
 export function melodyBars(piece: Piece, instrument: Instrument): Bar[] | null {
   const notes = sungNotes(piece);

@@ -6,9 +6,11 @@ import type { PracticeBody, PracticeCard } from '@finch/contract';
 import {
   calledCells,
   handAlone,
+  quietForm,
   warmUp,
   withWeakCells,
   type PastCalls,
+  type OneHand,
   type Recipe,
 } from '@finch/core/drills';
 import { allowedHand, staysOpen, type LogEvent, type Question } from '@finch/core/mastery';
@@ -159,10 +161,13 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   // Where a hand hurts there is nothing to warm up for: what is planned is heard and named.
   const cards = quiet ? [] : [opening];
   let left = minutes - planMinutesOf(cards);
-  const allowed = given.filter((card) =>
-    quiet ? staysOpen(card.recipe, hand) : status !== 'returning' || !isBarred(view, card),
-  );
-  for (const card of [...allowed, ...planned]) {
+  const allowed = given.flatMap((card) => {
+    if (quiet) return openCard(view, card, hand);
+    return status === 'returning' && isBarred(view, card) ? [] : [card];
+  });
+  // What the teacher allowed one hand comes before all else: it is the only playing there is.
+  const alone = planned.filter(({ recipe }) => quiet && handAlone(recipe) !== null);
+  for (const card of [...alone, ...allowed, ...planned]) {
     const twice = cards.some(
       (other) =>
         JSON.stringify(other.recipe) === JSON.stringify(card.recipe) ||
@@ -173,6 +178,13 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
     left -= card.minutes;
   }
   return cards;
+}
+
+/** A card while playing is stopped: itself where it stays open, else what of it no hand plays in, else none. */
+function openCard(view: StudentView, card: PracticeCard, hand: OneHand | null): PracticeCard[] {
+  if (staysOpen(card.recipe, hand)) return [card];
+  const recipe = quietForm(card.recipe, view.taught);
+  return recipe ? [{ ...card, recipe, because: { code: 'because.quiet-form', values: {} } }] : [];
 }
 
 /** How a card is called: by what one hand does alone, by its skill, or as a rhythm where nothing of it was begun. */

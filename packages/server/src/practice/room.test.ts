@@ -1,5 +1,5 @@
 /** Today's cards of somebody whose hand hurts: what is heard and named, and no card that a hand plays. */
-import { earPairs, isQuiet, ringCheck, type Recipe } from '@finch/core/drills';
+import { earPairs, isQuiet, ringCheck, strumReading, type Recipe } from '@finch/core/drills';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
 import { C, sampleEvent } from '../test/requests';
@@ -25,6 +25,7 @@ const DAY = 86_400_000;
 test('before pain a hand plays, after it none does, and what was given home waits until it may be played again', async () => {
   const { studentId } = world.here;
   await give('C rings', ringCheck(C));
+  await give('Strokes', strumReading({ grips: [C], beats: 4, level: 3, bars: 4 }, 5));
   await give('Two triads', earPairs({ what: 'triads', choices: 2, count: 10, hearings: 1, root: 'D', roving: false, sounded: 'together' })); // prettier-ignore
   const before = await cards();
   expect(before.map(({ title }) => title)).toEqual(expect.arrayContaining(['Easy minutes', 'C rings']));
@@ -37,6 +38,13 @@ test('before pain a hand plays, after it none does, and what was given home wait
     .expect(200);
   const hurt = await cards();
   expect(hurt.map(({ title }) => title)).toContain('Two triads');
+  // What a hand was to practise goes on in the ear.
+  const strokes = hurt.find(({ title }) => title === 'Strokes');
+  expect(strokes).toMatchObject({
+    recipe: { family: 'tap it', seed: 5 },
+    because: { code: 'because.quiet-form' },
+  });
+  expect(hurt.map(({ title }) => title)).not.toContain('C rings');
   expect(hurt.length).toBeGreaterThan(1);
   expect(hurt.every(({ recipe }) => isQuiet(recipe))).toBe(true);
   expect(hurt.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(12);

@@ -18,7 +18,7 @@ import {
   type PaperPage,
   type ScaleSheetNeck,
 } from '@finch/core/paper';
-import { onPaper, readsRhythm, readsStaff, type Drill } from '@finch/core/drills';
+import { onPaper, needsNoNeck, readsStaff, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import type { DrillContext } from '@finch/core/hands';
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
@@ -111,7 +111,7 @@ async function pagesOf(job: PaperJob): Promise<PaperPage[]> {
   if (job.layout === 'keys') return drawKeySheet(job.keys, { ...job, signs: trueSigns });
   if (job.layout === 'drill') {
     const asked = { ...job, signs: trueSigns };
-    const staffed = job.staff || readsStaff(job.drill) || readsRhythm(job.drill);
+    const staffed = job.staff || readsStaff(job.drill) || needsNoNeck(job.drill);
     const engraver = staffed ? (await import('@finch/core/engraving')).staffLines : null;
     return drawDrillSheet(onPaper(job.drill, asked, job.context, engraver), asked);
   }

@@ -14,6 +14,7 @@ const barsText = (from: Values[string], to: Values[string]): string =>
 const SECTION_PART: Readonly<Record<string, string>> = {
   'one stroke': ', a stroke a chord',
   melody: ', melody',
+  sung: ', heard and sung',
 };
 
 const pitchWords = (pitch: string): string => chordText(pitch);
@@ -258,6 +259,8 @@ export const DRILL_WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'title.sing': (v) => `Sing ${SUNG_TEXT[String(v.what)]} in ${chordText(String(v.key))}`,
   'ask.sing': (v) =>
     `${chordText(String(v.key))}: sing ${numberText(v.degree)}, ${chordText(String(v.note))}`,
+  'ask.sung-bar': (v) => `Bar ${v.bar}: hear it, then sing along`,
+  'question.sung-along': () => 'Could you sing it along?',
   'question.sung': (v) => `Were ${v.clean} of ${v.of} tones sung right?`,
   'title.tapped': (v) => `Tap a rhythm, level ${v.level}, ${v.beats} beats a bar`,
   'ask.tap': (v) => `Bar ${v.bar} as written: tap it with a foot or a palm`,

@@ -396,6 +396,7 @@ export const FAMILY_WORDS: Readonly<Record<DrillFamily, FamilyWords>> = {
           'as written': 'chords as written',
           'one stroke': 'one stroke a chord',
           melody: 'the melody',
+          sung: 'heard and sung',
         },
       },
     },

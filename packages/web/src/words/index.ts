@@ -108,6 +108,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     })[String(v.how)] ?? '',
   'because.pain': (v) =>
     `Pain (${v.where}) since ${shortDate(Date.parse(String(v.since)))}: nothing is played, with either hand.`,
+  'because.quiet-form': () => 'In place of what was given home: no hand plays in it.',
   'because.one-hand': (v) =>
     v.hand === 'striking'
       ? 'The other hand rests: open strings, struck lightly. Stop at the first sign of pain.'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A drill as it is played: the neck bar by bar, tab and staff, with the bar that sounds now. */
-import { instrumentFor, readsRhythm, staffFifths, type Drill } from '@finch/core/drills';
+import { instrumentFor, needsNoNeck, readsRhythm, staffFifths, type Drill } from '@finch/core/drills';
 import type { DrillContext } from '@finch/core/hands';
 import { beatsOf, neckFrames, ticksOf } from '@finch/core/score';
 import { BButton } from 'bootstrap-vue-next';
@@ -97,7 +97,7 @@ defineExpose({ go });
       />
     </div>
     <NeckBoard
-      v-else-if="frame && !readsRhythm(drill)"
+      v-else-if="frame && !needsNoNeck(drill)"
       :frets="frame.frets"
       :fingers="frame.fingers"
       :degrees="degrees"
@@ -107,7 +107,7 @@ defineExpose({ go });
       :height="206"
     />
     <TabStrip
-      v-if="!readsRhythm(drill)"
+      v-if="!needsNoNeck(drill)"
       :columns="around.columns"
       :strings="context.instrument.openPitches.length"
       :now="Math.floor(elapsed)"

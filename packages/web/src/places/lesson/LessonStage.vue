@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the student looks at from a metre and a half: grips and their change, a bar, a call, or the neck. */
 import type { Hook } from '@finch/contract';
-import { readsRhythm } from '@finch/core/drills';
+import { needsNoNeck, readsRhythm, staffFifths } from '@finch/core/drills';
 import type { Frets } from '@finch/core/grips';
 import type { Instrument } from '@finch/core/fretboard';
 import type { PlanBlock } from '@finch/core/planning';
@@ -119,10 +119,10 @@ const neckDegrees = computed(() => {
     <div v-if="bar && !stopped" class="bar-now">
       <BButton variant="outline-secondary" aria-label="Bar before" @click="stage.turn(-1)">←</BButton>
       <StaffStrip
-        v-if="drill && readsRhythm(drill)"
+        v-if="drill && needsNoNeck(drill)"
         :bars="bar.bars"
-        :fifths="null"
-        caption="crosses are taps"
+        :fifths="staffFifths(drill)"
+        :caption="readsRhythm(drill) ? 'crosses are taps' : 'written an octave above its sound'"
       />
       <TabStrip
         v-else

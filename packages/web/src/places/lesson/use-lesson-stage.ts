@@ -2,7 +2,7 @@
  * What the block on puts before the student: two grips of a change and what each finger does between them, a bar where the
  * striking hand or a line is the matter, a call, or the neck as it is played through. Plays it and follows what sounds.
  */
-import { calledAt, changeIn, gripsInOrder, makeDrill, readsRhythm, type Drill } from '@finch/core/drills';
+import { calledAt, changeIn, gripsInOrder, makeDrill, needsNoNeck, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import type { DrillContext } from '@finch/core/hands';
 import type { PlanBlock } from '@finch/core/planning';
@@ -88,7 +88,7 @@ export function useLessonStage(
   );
   /** The neck as it is played, where there is no pair of grips to show. */
   const neck = computed(() => {
-    if (!drill.value || pair.value.length || called.value || readsRhythm(drill.value)) return null;
+    if (!drill.value || pair.value.length || called.value || needsNoNeck(drill.value)) return null;
     if (call.value) {
       if (!revealed.value) return null;
       const { grip, answer, startTick } = call.value;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is said of a try: string by string, call by call, so many of ten, or that it was played. */
-import { readsRhythm } from '@finch/core/drills';
+import { isQuiet, readsRhythm } from '@finch/core/drills';
 import { BButton, BFormTextarea } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import NeckQuiz from '../../instruments/NeckQuiz.vue';
@@ -20,6 +20,7 @@ const { drill, card, data, seat } = props.room;
 const { isLoop, target, question, silentCount } = props.shown;
 const { player } = props.heard;
 const { draft, ladder, takesHere } = props.trial;
+const quiet = computed(() => drill.value !== null && isQuiet(drill.value.recipe));
 /** Changes can be counted over a minute where the whole change is what is played. */
 const countsChanges = computed(() => {
   const recipe = drill.value?.recipe;
@@ -87,10 +88,13 @@ const countsChanges = computed(() => {
     </template>
     <div v-else class="played">
       <h2>{{ say(drill.question) }}</h2>
-      <p v-if="!drill.asksNote" class="note">{{ say(drill.steps[0].ask) }}. Light: only as much as rings.</p>
-      <BButton variant="outline-secondary" :aria-pressed="draft.done" @click="trial.patch({ done: true })"
-        >Played</BButton
-      >
+      <p v-if="quiet" class="note">Play it, listen, then sing with it.</p>
+      <p v-else-if="!drill.asksNote" class="note">
+        {{ say(drill.steps[0].ask) }}. Light: only as much as rings.
+      </p>
+      <BButton variant="outline-secondary" :aria-pressed="draft.done" @click="trial.patch({ done: true })">{{
+        quiet ? 'Sung' : 'Played'
+      }}</BButton>
       <template v-if="drill.asksNote">
         <label for="found">What did you find? One sentence or a grip, for your teacher.</label>
         <BFormTextarea

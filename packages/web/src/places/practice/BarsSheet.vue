@@ -16,6 +16,8 @@ const props = defineProps<{
   playing: boolean;
   /** It is read from the staff. */
   reads: boolean;
+  /** Its crosses are taps. */
+  taps: boolean;
 }>();
 const emit = defineEmits<{ turn: [by: number] }>();
 const staff = ref(props.reads);
@@ -49,7 +51,7 @@ watch(
       v-if="staff"
       :bars="around?.bars ?? []"
       :fifths="fifths"
-      :caption="reads ? 'crosses are taps' : 'written an octave above its sound'"
+      :caption="taps ? 'crosses are taps' : 'written an octave above its sound'"
     />
     <TabStrip v-else :columns="around?.columns ?? []" :strings="strings" :now="now" :playing="playing" />
   </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The student's own room: one card at a time, seen, heard, tried, answered and kept. */
-import { readsRhythm, staffFifths, type Feel } from '@finch/core/drills';
+import { needsNoNeck, readsRhythm, staffFifths, type Feel } from '@finch/core/drills';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { forwardBack, useKeys } from '../../app/keys';
@@ -51,7 +51,7 @@ watch(
 /** On a phone the bars are asked for, but where they are what is read. */
 const showTab = ref(false);
 const barsShown = computed(
-  () => !phone.value || showTab.value || (drill.value !== null && readsRhythm(drill.value)),
+  () => !phone.value || showTab.value || (drill.value !== null && needsNoNeck(drill.value)),
 );
 const hidden = computed(() => shown.answersHidden(draft.value?.done ?? false));
 const painWhere = computed(() =>
@@ -212,7 +212,8 @@ useKeys('practice', {
           :fifths="staffFifths(drill)"
           :strings="data.taught.instrument.openPitches.length"
           :now="heard.now()"
-          :reads="readsRhythm(drill)"
+          :reads="needsNoNeck(drill)"
+          :taps="readsRhythm(drill)"
           :playing="player.playing.value"
           @turn="shown.turn"
         />

@@ -1,5 +1,5 @@
 /** What of a card is on the stand: the grip or the change it is at, the question first, the bars and the neck as it plays. */
-import { calledAt, changeIn, gripsInOrder, instrumentFor, readsRhythm } from '@finch/core/drills';
+import { calledAt, changeIn, gripsInOrder, instrumentFor, needsNoNeck } from '@finch/core/drills';
 import { changeMark, gripMark } from '@finch/core/grips';
 import { neckFrames, ticksOf } from '@finch/core/score';
 import type { Form } from '@finch/core/shapes';
@@ -74,7 +74,7 @@ export function useCardShown(room: PracticeRoom) {
   /** The note of a line on the neck, as it sounds or as the bars shown begin. */
   const line = computed(() => {
     const now = drill.value;
-    if (!now || target.value || now.judged === 'calls' || readsRhythm(now) || called.value) return null;
+    if (!now || target.value || now.judged === 'calls' || needsNoNeck(now) || called.value) return null;
     const frames = neckFrames(now.score);
     return (
       frames.findLast((one) => one.startTick <= ticksOf(Math.max(0, beatShown.value))) ?? frames[0] ?? null

@@ -1,6 +1,6 @@
 /**
  * Piece section: some bars of a piece of the library, looped and slowed, whole or in one of its parts: the chords with
- * their pattern, one stroke a chord, or the melody. The bars and their grips are kept in the recipe, so that the drill
+ * their pattern, one stroke a chord, or the melody, which is played or heard and sung. The bars and their grips are kept in the recipe, so that the drill
  * stays what it was when the piece is changed.
  */
 import type { DrillContext } from '../../../hands/taught-hand';
@@ -17,7 +17,7 @@ import type { Item } from '../../items';
 import { movedTogether, rootText } from '../../moving';
 import { type NamedGrip, type ParametersOf, type RecipeOf, recipeOf, withParameters } from '../../parameters';
 import { SECTION_LIMITS, parameters } from './parameters';
-import { chordsDrill, melodyDrill, type Section } from '../../piece-drill';
+import { chordsDrill, melodyDrill, sungDrill, type Section } from '../../piece-drill';
 import { atTempo } from '../../sequence';
 import { faster, slower } from '../../tempo';
 
@@ -25,12 +25,15 @@ export type PieceSectionRecipe = RecipeOf<'piece section', ParametersOf<typeof p
 export const pieceSection = (parameters: PieceSectionRecipe['parameters']): PieceSectionRecipe =>
   recipeOf<PieceSectionRecipe>('piece section')(parameters);
 
+/** Nothing is gripped for it. */
+const isTune = (part: PieceSectionRecipe['parameters']['part']): boolean =>
+  part === 'melody' || part === 'sung';
+
 /** The grips of the bars with the chords written over them; none for the melody, or where the chart does not fit them. */
 function gripsOf({ parameters }: PieceSectionRecipe): NamedGrip[] {
   const { piece, problems } = readChart(parameters.chart);
   const written = writtenChords(piece);
-  if (parameters.part === 'melody' || problems.length || written.length !== parameters.grips.length)
-    return [];
+  if (isTune(parameters.part) || problems.length || written.length !== parameters.grips.length) return [];
   return parameters.grips.flatMap((frets, i) => (frets ? [{ chord: written[i].chord, frets }] : []));
 }
 const withGrips = (recipe: PieceSectionRecipe, grips: readonly NamedGrip[]): PieceSectionRecipe => {
@@ -86,12 +89,20 @@ function make(recipe: PieceSectionRecipe, context: DrillContext): Result<DrillOf
     fromBar,
     items: [sectionItem(recipe.parameters)],
   };
-  return part === 'melody' ? melodyDrill(recipe, section, context) : chordsDrill(recipe, section, context);
+  switch (part) {
+    case 'melody':
+      return melodyDrill(recipe, section, context);
+    case 'sung':
+      return sungDrill(recipe, section, context);
+    default:
+      return chordsDrill(recipe, section, context);
+  }
 }
 
 export const pieceSectionFamily: FamilyDefinition<PieceSectionRecipe> = {
   name: 'piece section',
   group: 'in a piece',
+  evidenceOf: ({ parameters }) => (parameters.part === 'sung' ? 'hear' : 'play'),
   parameters,
   root: ({ parameters }) => {
     const key = readPieceKey(readChart(parameters.chart).piece.key);

@@ -3,7 +3,7 @@ import { fretsOrNone, hidden, list, oneOf, tempo, text, whole } from '../../para
 
 /** A recipe goes into an address, and a server takes about 16 kB of one. */
 export const SECTION_LIMITS = { bars: 32, chords: 96, characters: 4000 } as const;
-export const SECTION_PARTS = ['as written', 'one stroke', 'melody'] as const;
+export const SECTION_PARTS = ['as written', 'one stroke', 'melody', 'sung'] as const;
 
 export const parameters = {
   pieceId: hidden(text('a piece', 0, 40)),
