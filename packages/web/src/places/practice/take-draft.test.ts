@@ -4,8 +4,10 @@ import {
   openTask,
   ringCheck,
   rootCall,
+  singIt,
   strumReading,
   warmUp,
+  writeItOut,
 } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
@@ -26,6 +28,16 @@ const loop = must(
     context,
   ),
 );
+
+test('what was typed back is from paper, what was sung is said by who sang it', () => {
+  const sourceOf = (recipe: Parameters<typeof makeDrill>[0]) => {
+    const drill = must(makeDrill(recipe, context));
+    return takeOf({ ...emptyDraft(drill), outcomes: ['clean'], done: true }, drill, null, when).source;
+  };
+  expect(sourceOf(singIt({ key: 'C major', what: 'the chord', voice: 'low', count: 5 }))).toBe('self');
+  expect(sourceOf(writeItOut({ what: 'sevenths', root: 'C', kind: 'major', keys: 2, times: 1, progression: '1 4', days: 1 }))).toBe('paper'); // prettier-ignore
+  expect(sourceOf(rootCall({ rootString: 6, answer: 'root', count: 12, secondsPerCall: 5, maxFret: 12 }))).toBe('quiz'); // prettier-ignore
+});
 
 test('a ring check is complete when every string answered, the silent ones too', () => {
   const draft = emptyDraft(ring);

@@ -97,6 +97,12 @@ export interface When {
   readonly durationSeconds: number;
 }
 
+/** What was typed back from paper, what a quiz judged, or what the player said; a tone that was sung is said by who sang it. */
+function sourceOf({ recipe, judged }: Drill): Take['source'] {
+  if (recipe.family === 'write it out') return 'paper';
+  return judged === 'calls' && recipe.family !== 'sing it' ? 'quiz' : 'self';
+}
+
 /** The take; RangeError while the draft is not complete. */
 export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When): Take {
   if (!isComplete(draft, drill)) throw new RangeError('the draft is not complete');
@@ -123,6 +129,6 @@ export function takeOf(draft: Draft, drill: Drill, feel: Feel | null, when: When
             : 'not yet'
         : resultOf(clean, steps.length),
     feel,
-    source: drill.judged === 'calls' ? 'quiz' : 'self',
+    source: sourceOf(drill),
   };
 }

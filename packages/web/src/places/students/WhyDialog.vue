@@ -5,7 +5,7 @@ import { computed } from 'vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
 import { useWhy } from '../../session/queries';
 import { plural, say, sayError, shortDate, whole } from '../../words';
-import { apartText, movedText, partsOf, resultText } from './why-parts';
+import { apartText, movedText, partsOf, resultText, SOURCE_TEXT } from './why-parts';
 
 const props = defineProps<{ studentId: string; skillId: string | null; name: string }>();
 const open = defineModel<boolean>({ required: true });
@@ -62,7 +62,8 @@ const parts = computed(() => (why.value ? partsOf(why.value) : []));
             <tr v-for="take in why.takes" :key="take.id">
               <td class="day">{{ shortDate(take.at) }}</td>
               <td>
-                {{ take.family }}<span v-if="take.source === 'teacher'" class="note">, in a lesson</span>
+                {{ take.family
+                }}<span v-if="SOURCE_TEXT[take.source]" class="note">, {{ SOURCE_TEXT[take.source] }}</span>
               </td>
               <td class="num">{{ take.tempoBpm ?? 'free' }}</td>
               <td :class="{ missed: take.result !== 'clean' }">{{ resultText(take) }}</td>

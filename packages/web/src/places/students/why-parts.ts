@@ -44,3 +44,11 @@ export const resultText = ({ result, steps, fault }: Pick<Take, 'result' | 'step
 /** "74 to 81". */
 export const movedText = ({ before, after }: Pick<Take, 'before' | 'after'>): string =>
   `${whole(before)} to ${whole(after)}`;
+
+/** Where a take comes from, where that is not whoever played it. */
+export const SOURCE_TEXT: Readonly<Partial<Record<WhyBody['takes'][number]['source'], string>>> = {
+  teacher: 'in a lesson',
+  listener: 'heard by somebody else',
+  quiz: 'a quiz',
+  paper: 'typed back from paper',
+};
