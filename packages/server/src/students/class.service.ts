@@ -27,7 +27,8 @@ export function makeClassView(database: DataSource, clock: Clock, states: States
         students: views.map(({ record, state }) => ({
           id: record.id,
           name: record.name,
-          chances: state.skills.map(({ chance }) => chance && Math.round(1000 * chance.mean) / 1000),
+          // In hundreds, as every other place rounds it: rounded twice a number would differ from itself.
+          chances: state.skills.map(({ chance }) => chance && Math.round(100 * chance.mean) / 100),
           states: state.skills.map((skill) => MASTERY_STATES.indexOf(skill.state)),
           marks: state.skills.map(marksOf),
         })),
