@@ -125,9 +125,10 @@ test('what was heard of its bars is what is kept, and counting puts it right', a
   const rhythm = must(makeDrill(tapIt({ level: 1, beats: 4, bars: 4 }), context));
   const { trial, kept } = sitting(rhythm);
   const bars = (['in time', 'early', 'left out', 'early', 'late'] as const).map((how) => ({ how }));
+  trial.found(afterRound(startLadder(rhythm), true));
   trial.ladder.value = startLadder(rhythm);
   trial.heardInTime({ bars, lag: 0.1 });
-  expect(trial.ladder.value).toBeNull();
+  expect([trial.ladder.value, trial.draft.value?.ladder]).toEqual([null, null]);
   expect(trial.draft.value).toMatchObject({ clean: 1, of: 5, missed: 'early', done: true });
   trial.heardInTime({ bars: bars.toSpliced(3, 1), lag: 0.1 });
   expect(trial.draft.value?.missed).toBe('late');
