@@ -11,7 +11,7 @@ import {
   forgettingLoad,
   makeGrader,
   replay,
-  slownessOf,
+  stageOf,
   takeLoad,
 } from '@finch/core/mastery';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
@@ -32,7 +32,7 @@ function judge(seed: number, losses: Losses): void {
   const { lived, events, context, hand } = simulatedStudent(seed);
   const grader = makeGrader(
     { hand, instrument: standardGuitar },
-    slownessOf(experienceOf(context.playedFor, 0)),
+    stageOf(experienceOf(context.playedFor, 0)),
   );
   const past = new Map<string, number[]>();
   lived.forEach((take, i) => {

@@ -119,6 +119,9 @@ function runningOn(folder) {
   return command.includes('postgres') ? pid : null;
 }
 
+/** What `pg_isready` ends with while a server is there and takes nobody in yet. */
+const STARTING_UP = 1;
+
 async function stopPid(pid) {
   for (const [signal, waits] of [
     ['SIGINT', 60],
@@ -177,13 +180,23 @@ export async function startCluster({ name, trust = false, fast = false, fresh = 
     await stopPid(server.pid);
     rmSync(sockets, { recursive: true, force: true });
   };
-  const ready = () =>
-    spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
-  /** Whether it answers before it ends or the tries are over. */
-  const answers = async (tries = 300) => {
-    for (let i = 0; i <= tries; i++) {
-      if (ready()) return true;
+  const asked = () =>
+    spawnSync(join(postgresBin(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status;
+  /**
+   * Whether it answers before it ends. One that says nothing has 30 s; one that was stopped hard says that it reads its log
+   * first: that may take minutes, and it does come back.
+   */
+  const answers = async () => {
+    let told = false;
+    for (let i = 0, silent = 0; silent < 300 && i < 6000; i++) {
+      const status = asked();
+      if (status === 0) return true;
       if (server.exitCode !== null) return false;
+      if (status !== STARTING_UP) silent++;
+      else if (!told && i > 50) {
+        told = true;
+        console.log('The database was stopped hard and reads its log first; this may take some minutes.');
+      }
       await sleep(i < 20 ? 30 : 100);
     }
     return false;
@@ -214,8 +227,7 @@ export async function startCluster({ name, trust = false, fast = false, fresh = 
       // One that was killed hard leaves programs behind that hold its memory until they have noticed.
       for (const until = Date.now() + 10_000; Date.now() < until; await sleep(200)) {
         launch();
-        // After a hard end it reads its log first: that may take minutes, and it does come back.
-        if (await answers(3000)) return true;
+        if (await answers()) return true;
       }
       return false;
     },

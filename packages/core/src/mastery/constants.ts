@@ -7,6 +7,8 @@ export const MASTERY = {
   /** difficulty = (effort - effortCentre) / effortPerLogit, in logits. */
   effortCentre: 50,
   effortPerLogit: 12,
+  /** Of effort over `over` a hand of years feels a share: least + (1 - least) e^(-months / scaleMonths). */
+  heavy: { over: 35, least: 0.35, scaleMonths: 12 },
   /** tempo load = tempoSlope ln(1 + tempo / predicted). */
   tempoSlope: 2.4,
   /** The same for a line, where every note must be in time and not the changes alone. */

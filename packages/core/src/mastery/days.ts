@@ -2,14 +2,29 @@
 import { TZDate } from '@date-fns/tz';
 import { endOfDay, format, startOfDay } from 'date-fns';
 
+interface Known {
+  readonly day: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Days of a zone by the UTC date they touch: a studio's students live through the same ones. Thrown away when there are many. */
+const daysOf = new Map<string, Map<number, Known[]>>();
+const MOST = { zones: 50, dates: 20_000 } as const;
+
+function known(timeZone: string): Map<number, Known[]> {
+  let days = daysOf.get(timeZone);
+  if (!days) {
+    if (daysOf.size >= MOST.zones) daysOf.clear();
+    daysOf.set(timeZone, (days = new Map<number, Known[]>()));
+  }
+  if (days.size >= MOST.dates) days.clear();
+  return days;
+}
+
 /** Reads the calendar day, YYYY-MM-DD, of an instant in a zone; the days it was asked about are remembered from end to end. */
 export function dayReader(timeZone: string): (ms: number) => string {
-  interface Known {
-    readonly day: string;
-    readonly from: number;
-    readonly to: number;
-  }
-  const byDate = new Map<number, Known[]>();
+  const byDate = known(timeZone);
   let last: Known = { day: '', from: 0, to: 0 };
   return (ms) => {
     if (ms >= last.from && ms < last.to) return last.day;

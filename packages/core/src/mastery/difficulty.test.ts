@@ -9,10 +9,11 @@ import { must } from '../kernel';
 import { firstSyllabus, ownDrills, skillsOf } from '../syllabus';
 import { TICKS_A_BEAT } from '../score/ticks';
 import { difficultyLogits, makeGrader, notesABeat } from './difficulty';
+import { PLAIN_STAGE } from './experience';
 import { targetLoad } from './targets';
 
 const taught = { hand: averageHand, instrument: standardGuitar };
-const grader = makeGrader(taught, 1);
+const grader = makeGrader(taught, PLAIN_STAGE);
 const logitsOf = (skillId: string, nth = 0) => {
   const skill = firstSyllabus.skills.find(({ id }) => id === skillId);
   if (!skill) throw new Error(skillId);
@@ -34,6 +35,18 @@ test('a full barre is harder than an open chord, and the F harder than the G of 
   expect(logitsOf('low.e-major', 2)).toBeGreaterThan(logitsOf('low.e-major', 0));
 });
 
+test('of what is heavy a hand of years feels a share, of what is light all, by hand', () => {
+  const years = makeGrader(taught, { slowness: 1, heavyShare: 0.5 });
+  const grip = (chord: string, frets: readonly (number | null)[]) =>
+    gripItem(frets, [], chord, standardGuitar);
+  const [em, f] = [grip('Em', [0, 2, 2, 0, 0, 0]), grip('F', [1, 3, 3, 2, 1, 1])];
+  expect(grader.effort(em)).toBeLessThan(35);
+  expect(grader.logits(em)).toBeCloseTo((grader.effort(em) - 50) / 12, 12);
+  expect(years.logits(em)).toBe(grader.logits(em));
+  expect(grader.effort(f)).toBeGreaterThan(60);
+  expect(years.logits(f)).toBeCloseTo((35 + (grader.effort(f) - 35) / 2 - 50) / 12, 12);
+});
+
 describe('a line', () => {
   const line = (...notes: [string: number, fret: number, finger: number][]): Item => ({
     kind: 'line',
@@ -42,7 +55,7 @@ describe('a line', () => {
   const grip = (chord: string, frets: readonly (number | null)[]) =>
     gripItem(frets, [], chord, standardGuitar);
   const logits = (items: readonly Item[], hand = averageHand) =>
-    difficultyLogits(items, items, makeGrader({ hand, instrument: standardGuitar }, 1), PRIOR_FIT);
+    difficultyLogits(items, items, makeGrader({ hand, instrument: standardGuitar }, PLAIN_STAGE), PRIOR_FIT);
   const near = line([6, 5, 1], [6, 8, 4], [5, 5, 1], [5, 7, 3]);
   const F = grip('F', [1, 3, 3, 2, 1, 1]);
   const EM = grip('Em', [0, 2, 2, 0, 0, 0]);
@@ -83,7 +96,7 @@ describe('a line', () => {
         return targetLoad(
           skill,
           records,
-          makeGrader({ hand: value, instrument: standardGuitar }, 1),
+          makeGrader({ hand: value, instrument: standardGuitar }, PLAIN_STAGE),
           Date.now(),
         );
       });
@@ -93,7 +106,7 @@ describe('a line', () => {
   });
 
   test('a tempo is measured on what the hand plays by itself, so many notes a beat', () => {
-    const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
+    const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, PLAIN_STAGE);
     // Two plain notes a second: 60 a minute at two a beat, 30 at four. The slowest line counts, and a change before any line.
     const plain = line([6, 12, 1], [6, 13, 2], [5, 12, 1], [5, 13, 2]);
     expect(grader.predictedBpm([plain], 2)).toBeCloseTo(60, 9);

@@ -11,10 +11,13 @@ import { gradeOf, holdModel } from '../effort/hold';
 import type { DifficultyFit, TaughtHand } from '../hands/taught-hand';
 import { freeLinePoints, lineRate } from '../scales/line-effort';
 import { MASTERY } from './constants';
+import type { Stage } from './experience';
 
 export interface ItemGrader {
   /** Grade 0 to 100. */
   readonly effort: (item: Item) => number;
+  /** Difficulty, logits: (effort - centre) / points a logit, where a hand of years feels only a share of what is heavy. */
+  readonly logits: (item: Item) => number;
   /**
    * Tempo in bpm at which the hand itself would change, over the slowest change among the items; without a change that at which
    * it would play the slowest line, so many notes a beat; null where there is neither.
@@ -28,9 +31,11 @@ const BEYOND = 97;
 /**
  * Tempo load is measured on the seconds of the hand and what its years of playing let one expect, whatever its student's own
  * pace: ability is learned from the same takes as pace, and a quick hand would be counted twice.
- * @param slowness seconds against the reference hand's, see `slownessOf`
  */
-export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>, slowness: number): ItemGrader {
+export function makeGrader(
+  taught: Pick<TaughtHand, 'hand' | 'instrument'>,
+  { slowness, heavyShare }: Stage,
+): ItemGrader {
   const { hand, instrument } = taught;
   const grips = new Map<string, number>();
   const changes = new Map<string, number>();
@@ -74,6 +79,12 @@ export function makeGrader(taught: Pick<TaughtHand, 'hand' | 'instrument'>, slow
   };
   return {
     effort,
+    logits: (item) => {
+      const points = effort(item);
+      const { over } = MASTERY.heavy;
+      const felt = points > over ? over + heavyShare * (points - over) : points;
+      return (felt - MASTERY.effortCentre) / MASTERY.effortPerLogit;
+    },
     predictedBpm: (items, notesABeat) => {
       const slowest = (all: readonly number[]) => (all.length ? Math.min(...all) : null);
       const changing = slowest(items.flatMap((item) => (item.kind === 'change' ? [changeBpm(item)] : [])));
@@ -107,10 +118,7 @@ export function difficultyLogits(
   let hardest = Number.NEGATIVE_INFINITY;
   for (const item of judged) {
     const shift = fit.shiftLogits[itemKey(item)] ?? 0;
-    hardest = Math.max(
-      hardest,
-      (grader.effort(item) - MASTERY.effortCentre) / MASTERY.effortPerLogit + shift,
-    );
+    hardest = Math.max(hardest, grader.logits(item) + shift);
   }
   return hardest;
 }

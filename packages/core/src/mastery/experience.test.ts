@@ -8,7 +8,7 @@ import { firstSyllabus } from '../syllabus';
 import { cleanChance } from './ability';
 import { MASTERY } from './constants';
 import { makeGrader, takeLoad } from './difficulty';
-import { beginsWith, experienceOf, monthsOf, slownessOf } from './experience';
+import { beginsWith, experienceOf, monthsOf, stageOf } from './experience';
 
 const from = '2026-01-01T00:00:00Z';
 const AT = Date.parse(from);
@@ -39,20 +39,35 @@ test('where a skill begins, by hand: below in the first weeks, above after years
 });
 
 test('tempi are measured by the stage that was said, and by the middle of players where nobody said', () => {
-  expect(slownessOf({ months: 60, from })).toBe(0.25);
-  expect(slownessOf(null)).toBeCloseTo(Math.exp(stageFactor(null)), 12);
+  expect(stageOf({ months: 60, from }).slowness).toBe(0.25);
+  expect(stageOf(null).slowness).toBeCloseTo(Math.exp(stageFactor(null)), 12);
+});
+
+test('of what is heavy a hand of years feels a share, by hand: all in the first month, never nothing; all where nobody said', () => {
+  const share = (months: number) => stageOf({ months, from }).heavyShare;
+  expect(share(0)).toBe(1);
+  expect(share(12)).toBeCloseTo(0.35 + 0.65 / Math.E, 12);
+  expect(share(600)).toBeCloseTo(0.35, 9);
+  expect(stageOf(null).heavyShare).toBe(1);
 });
 
 describe('as a teacher reads it: chance of a clean first try', () => {
-  const C_TO_G = (tempoBpm: number) =>
+  const GRIPS = {
+    C: [null, 3, 2, 0, 1, 0],
+    G: [3, 2, 0, 0, 0, 3],
+    F: [1, 3, 3, 2, 1, 1],
+    Bb: [null, 1, 3, 3, 3, 1],
+    Eb: [null, 6, 8, 8, 8, 6],
+    Em: [12, 14, 14, 12, 12, 12],
+    Ebm: [11, 13, 13, 11, 11, 11],
+  } as const;
+  const change = (from: keyof typeof GRIPS, to: keyof typeof GRIPS, tempoBpm: number) =>
     changeLoop({
-      grips: [
-        { chord: 'C', frets: [null, 3, 2, 0, 1, 0] },
-        { chord: 'G', frets: [3, 2, 0, 0, 0, 3] },
-      ],
+      grips: [from, to].map((chord) => ({ chord, frets: [...GRIPS[chord as keyof typeof GRIPS]] })),
       beatsEach: 4,
       tempoBpm,
     });
+  const C_TO_G = (tempoBpm: number) => change('C', 'G', tempoBpm);
   const chance = (
     recipe: Parameters<typeof makeDrill>[0],
     months: number | null,
@@ -60,7 +75,7 @@ describe('as a teacher reads it: chance of a clean first try', () => {
   ) => {
     const on = { hand, instrument: standardGuitar };
     const drill = must(makeDrill(recipe, on));
-    const grader = makeGrader(on, slownessOf(months === null ? null : { months, from }));
+    const grader = makeGrader(on, stageOf(months === null ? null : { months, from }));
     const load = takeLoad(drill, drill.items, grader, PRIOR_FIT);
     return cleanChance({ mean: beginsWith(months), variance: MASTERY.priorVariance }, load).mean;
   };
@@ -73,6 +88,29 @@ describe('as a teacher reads it: chance of a clean first try', () => {
     expect(year).toBeLessThan(five);
     expect(chance(C_TO_G(60), null)).toBeGreaterThan(first);
     expect(chance(C_TO_G(60), null)).toBeLessThan(five);
+  });
+
+  test.each([
+    ['C to the barre of F', change('C', 'F', 60)],
+    ['two barres in a flat key', change('Bb', 'Eb', 60)],
+  ])(
+    '%s at 60: nothing for a first month, one in ten after a year, as likely as not after five',
+    (_, recipe) => {
+      const [first, year, five] = [1, 12, 60].map((months) => chance(recipe, months));
+      expect(first).toBeLessThan(0.03);
+      expect(year).toBeGreaterThan(0.07);
+      expect(year).toBeLessThan(0.25);
+      expect(five).toBeGreaterThan(0.45);
+      expect(five).toBeLessThan(0.7);
+    },
+  );
+
+  test('barres high on the neck are lighter than at the nut, for a player of years as for a beginner', () => {
+    for (const months of [6, 60])
+      expect(chance(change('Em', 'Ebm', 60), months)).toBeGreaterThan(
+        chance(change('Bb', 'Eb', 60), months) + 0.03,
+      );
+    expect(chance(change('Em', 'Ebm', 60), 60)).toBeGreaterThan(0.6);
   });
 
   test('slower is easier at every tempo, and a small hand has it harder', () => {

@@ -38,9 +38,27 @@ export function beginsWith(months: number | null): number {
     : Math.min(most, first + gain * Math.log(1 + months / scaleMonths));
 }
 
+/** What is expected of a hand that has played so long, before any take; what takes tell of their own is left to ability. */
+export interface Stage {
+  /** Seconds against the reference hand's: what tempi are measured on, the stage of the pace model. */
+  readonly slowness: number;
+  /** Share of what an item is harder than a plain one that is felt, 0 to 1. */
+  readonly heavyShare: number;
+}
+
+/** A hand that takes the reference hand's seconds and feels every grade in full. */
+export const PLAIN_STAGE: Stage = { slowness: 1, heavyShare: 1 };
+
 /**
- * Seconds of somebody who has played so long against the reference hand's: what their tempi are measured on before any take,
- * the stage of the pace model at the months that were said. What takes tell of their own pace is left to ability.
+ * The stage at the months that were said. Years of playing make what is heavy lighter more than what is light: a barre that is
+ * out of reach in the first months is one chord more to somebody with five years behind them (our reading of what teachers
+ * expect). Where nobody said, every grade counts in full.
  */
-export const slownessOf = (experience: Experience | null): number =>
-  Math.exp(stageFactor(experience?.months ?? null));
+export function stageOf(experience: Experience | null): Stage {
+  const months = experience?.months ?? null;
+  const { least, scaleMonths } = MASTERY.heavy;
+  return {
+    slowness: Math.exp(stageFactor(months)),
+    heavyShare: months === null ? 1 : least + (1 - least) * Math.exp(-months / scaleMonths),
+  };
+}

@@ -4,11 +4,12 @@ import { averageHand, standardGuitar } from '../fretboard';
 import { gradeGrip } from '../effort';
 import { must } from '../kernel';
 import { makeGrader } from './difficulty';
+import { PLAIN_STAGE } from './experience';
 import { limitSaid, tenseIn, withFelt, type Felt } from './felt';
 
 const DAY = 86_400_000;
 const NOW = Date.UTC(2026, 4, 20, 17);
-const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
+const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, PLAIN_STAGE);
 const tuning = standardGuitar.openPitches;
 const grip = (chord: string, frets: readonly (number | null)[]) => ({
   kind: 'grip' as const,

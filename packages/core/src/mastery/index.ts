@@ -16,7 +16,7 @@ export { addDays, dayReader } from './days';
 export { allowedHand, staysOpen, type PainState } from './pain';
 export { replay, stateAt, type ReplayContext, type StudentState } from './replay';
 export { historyPoints, type HistoryPoint } from './history';
-export { experienceOf, slownessOf, type PlayedFor } from './experience';
+export { experienceOf, stageOf, type PlayedFor } from './experience';
 export type { SkillState } from './skill-state';
 export { isDated, makeLogReader, type LogContext, type LogReader, type LogSoFar } from './log-so-far';
 export type { Marks } from './states';

@@ -2,16 +2,29 @@
  * The memory clock of one skill: FSRS schedules its return. A clean take is Good, nearly is Hard, not yet is
  * Again. A new skill comes back each practice day for a week, whatever FSRS says.
  */
-import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import { fsrs, Rating, State, type Card, type Grade } from 'ts-fsrs';
 import type { TakeResult } from '../drills/take';
-import { STATES } from './constants';
+import { DAY_MS, STATES } from './constants';
 
-export interface Memory {
-  readonly card: Card;
-  readonly firstMs: number;
+/** A trace as FSRS keeps it after a review. */
+interface Trace {
+  readonly stability: number;
+  readonly difficulty: number;
+  /** The review, ms since 1970. */
+  readonly at: number;
 }
 
-const DAY_MS = 86_400_000;
+/**
+ * The trace after the last take, and what it came of: when the skill is due is worked out when somebody asks, not at every
+ * take, since the scheduler weighs all four grades against each other for it.
+ */
+export interface Memory {
+  readonly firstMs: number;
+  readonly trace: Trace;
+  readonly before: Trace | null;
+  readonly last: TakeResult;
+}
+
 const scheduler = fsrs({ enable_fuzz: false, enable_short_term: false });
 const GRADES: Readonly<Record<TakeResult, Grade>> = {
   clean: Rating.Good,
@@ -19,22 +32,48 @@ const GRADES: Readonly<Record<TakeResult, Grade>> = {
   'not yet': Rating.Again,
 };
 
+/** Days between two reviews as FSRS counts them: days of the calendar, in UTC. */
+const daysBetween = (from: number, to: number): number => Math.floor(to / DAY_MS) - Math.floor(from / DAY_MS);
+
+/** @param atMs no earlier than the last take */
 export function remember(memory: Memory | null, result: TakeResult, atMs: number): Memory {
-  const at = new Date(atMs);
-  const card: Card = memory ? memory.card : createEmptyCard(at);
-  return { card: scheduler.next(card, at, GRADES[result]).card, firstMs: memory?.firstMs ?? atMs };
+  const before = memory?.trace ?? null;
+  const days = before ? daysBetween(before.at, atMs) : 0;
+  const { stability, difficulty } = scheduler.next_state(before, days, GRADES[result]);
+  return {
+    firstMs: memory?.firstMs ?? atMs,
+    trace: { stability, difficulty, at: atMs },
+    before,
+    last: result,
+  };
 }
 
 /** Chance of recalling it, 0 to 1; 1 at the last take. */
-export function recallAt(memory: Memory, atMs: number): number {
-  const last = memory.card.last_review?.getTime() ?? memory.firstMs;
-  if (atMs <= last) return 1;
-  return scheduler.get_retrievability(memory.card, new Date(atMs), false);
+export function recallAt({ trace }: Memory, atMs: number): number {
+  const days = Math.floor((atMs - trace.at) / DAY_MS);
+  return days <= 0 ? 1 : scheduler.forgetting_curve(days, trace.stability);
 }
 
 /** When it wants to return, ms. */
-export function dueAt(memory: Memory): number {
-  const last = memory.card.last_review?.getTime() ?? memory.firstMs;
-  const young = last - memory.firstMs < STATES.newDays * DAY_MS;
-  return young ? Math.min(memory.card.due.getTime(), last + DAY_MS) : memory.card.due.getTime();
+export function dueAt({ firstMs, trace, before, last }: Memory): number {
+  const due = scheduler.next(cardOf(before, trace.at), trace.at, GRADES[last]).card.due.getTime();
+  const young = trace.at - firstMs < STATES.newDays * DAY_MS;
+  return young ? Math.min(due, trace.at + DAY_MS) : due;
+}
+
+/** The card that a review found, as far as FSRS looks at it. */
+function cardOf(trace: Trace | null, now: number): Card {
+  const at = new Date(trace?.at ?? now);
+  return {
+    due: at,
+    stability: trace?.stability ?? 0,
+    difficulty: trace?.difficulty ?? 0,
+    elapsed_days: 0,
+    scheduled_days: 0,
+    learning_steps: 0,
+    reps: 0,
+    lapses: 0,
+    state: trace ? State.Review : State.New,
+    ...(trace && { last_review: at }),
+  };
 }

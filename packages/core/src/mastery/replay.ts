@@ -21,7 +21,7 @@ import {
   tempoOver,
   type ItemGrader,
 } from './difficulty';
-import { beginsWith, experienceOf, monthsOf, slownessOf, type Experience } from './experience';
+import { beginsWith, experienceOf, monthsOf, stageOf, type Experience } from './experience';
 import { upTo, type LogEvent, type MasteryState } from './log';
 import { limitSaid, tenseIn, withFelt, type Felt, type LimitSaid, type TenseSkill } from './felt';
 import {
@@ -290,10 +290,10 @@ type Graders = (ms: number, experience: Experience | null) => ItemGrader;
 function datedGraders({ hands, instruments }: ReplayContext): Graders {
   const made = new Map<string, ItemGrader>();
   return (ms, experience) => {
-    const slowness = slownessOf(experience);
-    const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)} ${slowness}`;
+    const key = `${indexAt(hands, ms)} ${indexAt(instruments, ms)} ${experience?.months ?? null}`;
     let grader = made.get(key);
-    if (!grader) made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms), slowness)));
+    if (!grader)
+      made.set(key, (grader = makeGrader(recordedHand({ hands, instruments }, ms), stageOf(experience))));
     return grader;
   };
 }

@@ -4,6 +4,7 @@ import { PRIOR_FIT } from '../hands';
 import { firstSyllabus, skillsOf, type Skill } from '../syllabus';
 import { MASTERY } from './constants';
 import { difficultyLogits, makeGrader, takeLoad } from './difficulty';
+import { PLAIN_STAGE } from './experience';
 import { targetLoad } from './targets';
 
 const NOW = Date.UTC(2026, 5, 1);
@@ -18,13 +19,13 @@ const skillOf = (id: string): Skill => {
   return found;
 };
 const loadFor = (skill: Skill, hand: Hand): number =>
-  targetLoad(skill, onRecord(hand), makeGrader({ hand, instrument: standardGuitar }, 1), NOW);
+  targetLoad(skill, onRecord(hand), makeGrader({ hand, instrument: standardGuitar }, PLAIN_STAGE), NOW);
 
 /** The drill made for the hand itself: what the near one stands in for. */
 function ownLoad(skill: Skill, hand: Hand): number | null {
   const drill = makeDrill(skill.practice[0].recipe, { hand, instrument: standardGuitar });
   if (!drill.ok) return null;
-  const grader = makeGrader({ hand, instrument: standardGuitar }, 1);
+  const grader = makeGrader({ hand, instrument: standardGuitar }, PLAIN_STAGE);
   const own = skillsOf(drill.value, { skills: [skill] })[0]?.items ?? drill.value.items;
   return takeLoad({ ...drill.value, tempoBpm: skill.targetBpm }, own, grader, PRIOR_FIT);
 }
@@ -76,7 +77,7 @@ test('what is heard or named is as hard for every hand, and no drill of it is ma
 test('a target tempo over what the hand would play is a load of its own', () => {
   const change = skillOf('near.c-g');
   const fast = { ...change, targetBpm: 200 };
-  const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, 1);
+  const grader = makeGrader({ hand: averageHand, instrument: standardGuitar }, PLAIN_STAGE);
   const drill = makeDrill(change.practice[0].recipe, { hand: averageHand, instrument: standardGuitar });
   if (!drill.ok) throw new Error(drill.problem.code);
   const { items } = drill.value;

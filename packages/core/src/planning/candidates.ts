@@ -10,7 +10,7 @@ import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/r
 import type { Reason } from '../effort/explain';
 import { clamp } from '../kernel/number';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
-import { slownessOf } from '../mastery/experience';
+import { stageOf } from '../mastery/experience';
 import { difficultyLogits, makeGrader, tempoLoadOf, type ItemGrader } from '../mastery/difficulty';
 import type { StudentState } from '../mastery/replay';
 import { skillShift } from '../mastery/studio-fit';
@@ -80,7 +80,7 @@ export function isOpen(
 /** All candidates, most worth first; what this hand cannot be asked is left out. */
 export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
-  const grader = makeGrader(context.taught, slownessOf(state.experience));
+  const grader = makeGrader(context.taught, stageOf(state.experience));
   const candidates = context.syllabus.skills.flatMap((skill) => {
     const own = states.get(skill.id);
     if (!own || context.waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
