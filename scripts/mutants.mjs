@@ -1030,7 +1030,6 @@ export const MUTANTS = [
   core('mastery/replay.ts', 'beginsWith(monthsOf(experience, at))', '0', 'mastery/replay'),
   core('mastery/replay.ts', 'stageOf(experience)))', 'stageOf(null)))', 'mastery/replay'),
   core('mastery/experience.ts', '(1 - least) * Math.exp', 'Math.exp', 'mastery/experience'),
-  core('mastery/experience.ts', 'months === null ? 1 : least', 'least', 'mastery/experience'),
   core('mastery/difficulty.ts', 'over + heavyShare * (points - over)', 'points', 'mastery/experience'),
   core('mastery/difficulty.ts', 'points > over ? ', 'true ? ', 'mastery/difficulty|mastery/experience'),
   core(

@@ -59,6 +59,6 @@ export function stageOf(experience: Experience | null): Stage {
   const { least, scaleMonths } = MASTERY.heavy;
   return {
     slowness: Math.exp(stageFactor(months)),
-    heavyShare: months === null ? 1 : least + (1 - least) * Math.exp(-months / scaleMonths),
+    heavyShare: least + (1 - least) * Math.exp(-(months ?? 0) / scaleMonths),
   };
 }

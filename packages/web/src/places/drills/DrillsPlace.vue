@@ -189,6 +189,7 @@ useKeys('drills', {
 }
 .middle-acts {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--space-2);
 }
 @media (max-width: 1199px), (max-height: 599px) {
