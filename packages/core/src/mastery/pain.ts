@@ -31,8 +31,8 @@ export interface PainSoFar {
   readonly clearedMs: number | null;
   readonly where?: PainPlace;
   readonly side?: 'left' | 'right' | 'both';
-  /** The hand a teacher last allowed to play alone, and when. */
-  readonly oneHand?: { readonly hand: 'left' | 'right'; readonly ms: number };
+  /** The hand a teacher allowed to play alone since it hurt last. */
+  readonly oneHand?: 'left' | 'right';
 }
 
 /** After one more event; they come in order. */
@@ -40,12 +40,11 @@ export function painAfter(before: PainSoFar, event: LogEvent, at: number): PainS
   if (event.kind === 'clearance') {
     const { oneHand: _before, ...rest } = before;
     if (event.oneHand === 'none') return rest;
-    return event.oneHand
-      ? { ...rest, oneHand: { hand: event.oneHand, ms: at } }
-      : { ...before, clearedMs: at };
+    return event.oneHand ? { ...rest, oneHand: event.oneHand } : { ...before, clearedMs: at };
   }
   const feel = event.kind === 'attempt' ? event.take.feel : null;
   if (feel?.hand !== 'pain' || !endsPlaying(feel)) return before;
+  // What was allowed before it hurt is allowed no more.
   return { painMs: at, clearedMs: before.clearedMs, where: feel.where, side: feel.side };
 }
 
@@ -62,9 +61,9 @@ export function painAt(
   const common = { where, side, sinceDay: dayOf(painMs), cleared, earliestDay };
   if (dayOf(painMs) === today) return { status: 'stopped today', ...common };
   if (!cleared || today < earliestDay) {
-    // Never the hand that hurts, and not what was allowed before it hurt.
-    const other = oneHand && oneHand.ms > painMs && side !== 'both' && side !== oneHand.hand;
-    return { status: 'locked', ...common, ...(other ? { oneHand: oneHand.hand } : {}) };
+    // Never the hand that hurts.
+    const other = oneHand && side !== 'both' && side !== oneHand;
+    return { status: 'locked', ...common, ...(other ? { oneHand } : {}) };
   }
   const back = dayOf(clearedMs) > earliestDay ? dayOf(clearedMs) : earliestDay;
   return today < addDays(back, PAIN.returningDays) ? { status: 'returning', ...common } : { status: 'free' };

@@ -140,7 +140,10 @@ test('the rhythm at the end is that of the furthest skill that was begun, and no
   const one = rhythm('rhythm.beats');
   expect(tapped(one)).toContainEqual(['rhythm.beats', 1]);
   expect(one.at(-1)?.recipe?.family).toBe('tap it');
-  expect(tapped(rhythm('open.em', 'rhythm.beats', 'rhythm.quavers'))).toContainEqual(['rhythm.quavers', 2]);
+  const two = rhythm('open.em', 'rhythm.beats', 'rhythm.quavers');
+  expect(tapped(two)).toContainEqual(['rhythm.quavers', 2]);
+  const asked = two.map(({ recipe }) => JSON.stringify(recipe));
+  expect(asked.filter((one, i) => asked.indexOf(one) < i)).toEqual([]);
 });
 
 test('what is heard or named is quiet; what is written is done by a hand', () => {

@@ -185,7 +185,7 @@ function handBlock(
   };
 }
 
-/** The rhythm that closes it: of the furthest skill that was begun and has one to tap, else the first level. */
+/** The rhythm that closes it: of the furthest skill that was begun and has one to tap, else the first level; none that a block asks already. */
 function tapBlock(
   { pain, skills }: StudentState,
   syllabus: Syllabus,
@@ -193,12 +193,15 @@ function tapBlock(
   minutes: number,
 ): PlanBlock {
   const begun = new Set(skills.flatMap(({ skillId, attempts }) => (attempts > 0 ? [skillId] : [])));
+  const isAsked = (recipe: Recipe) =>
+    before.some((block) => JSON.stringify(block.recipe) === JSON.stringify(recipe));
   const tapped = syllabus.skills.flatMap(({ id, practice }) => {
     const recipe = practice.find((one) => one.recipe.family === 'tap it')?.recipe;
-    const asked = before.some((block) => JSON.stringify(block.recipe) === JSON.stringify(recipe));
-    return recipe && begun.has(id) && !asked ? [{ id, recipe }] : [];
+    return recipe && begun.has(id) ? [{ id, recipe }] : [];
   });
   const furthest = tapped.at(-1);
+  let recipe = furthest?.recipe ?? tapIt({ level: 1, beats: 4, bars: 8 });
+  while (isAsked(recipe)) recipe = { ...recipe, seed: recipe.seed + 1 };
   return {
     id: 'title.tap',
     kind: 'apply',
@@ -206,7 +209,7 @@ function tapBlock(
     title: { code: 'title.tap', values: {} },
     because: { code: 'because.pain', values: { where: pain.where ?? 'hand', since: pain.sinceDay ?? '' } },
     skillId: furthest?.id ?? null,
-    recipe: furthest?.recipe ?? tapIt({ level: 1, beats: 4, bars: 8 }),
+    recipe,
     effort: 0,
     barreMinutes: 0,
     locked: false,

@@ -1,5 +1,5 @@
 /** Listening to a drill in time: what the simulated player slips in is what is heard; stopped, refused and silent rooms. */
-import { makeDrill, strumReading, tapIt, type TimeHeard } from '@finch/core/drills';
+import { makeDrill, strumReading, tapIt, timeHeard, type TimeHeard } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
 import { playDrill } from '@finch/core/simulation';
@@ -76,6 +76,23 @@ test.each([
     expect(judged).toHaveLength(1);
   },
 );
+
+test('a stroke is dated when it sounded, not when it was read; a tap while the microphone listens is none', async () => {
+  await inTime.listen(player(3));
+  const { strokes } = playDrill(score, standardGuitar, BPM, 3);
+  setTimeout(() => {
+    inTime.tap();
+  }, 6000);
+  toTheEnd();
+  const exact = timeHeard(
+    score,
+    standardGuitar,
+    BPM,
+    strokes.map(({ atSeconds }) => atSeconds),
+  );
+  expect(judged[0].bars).toEqual(exact?.bars);
+  expect(Math.abs(judged[0].lag - (exact?.lag ?? 0))).toBeLessThan(0.012);
+});
 
 test('tapped along on the screen: each tap in its place, none while nothing runs', async () => {
   inTime.tap();
