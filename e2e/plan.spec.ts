@@ -2,7 +2,9 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './house';
 
-const titles = (page: Page) => page.locator('.block .title').allTextContents();
+/** A low block says its reason beside its name. */
+const titles = async (page: Page) =>
+  (await page.locator('.block .title').allTextContents()).map((title) => title.split(' · ')[0]);
 const place = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
 const notice = (page: Page) => page.locator('.notice');
 

@@ -54,6 +54,23 @@ export function recallAt({ trace }: Memory, atMs: number): number {
   return days <= 0 ? 1 : scheduler.forgetting_curve(days, trace.stability);
 }
 
+/** Stability in days of a skill that came clean when it was first played. */
+export const FIRST_STABILITY_DAYS = scheduler.next_state(null, 0, Rating.Good).stability;
+
+/** Share forgotten after so many days at a stability, 0 to 1. */
+export const forgottenAfter = (days: number, stabilityDays: number): number =>
+  1 - scheduler.forgetting_curve(Math.max(0, days), stabilityDays);
+
+/** Difficulty of a card that nothing else is known of, in the middle of its ten. */
+const MIDDLE_DIFFICULTY = 5;
+
+/** Stability that a visit after so many days is expected to leave, coming clean with a chance of 0 to 1. */
+export function stabilityAfter(stabilityDays: number, days: number, chance: number): number {
+  const after = (grade: Grade) =>
+    scheduler.next_state({ stability: stabilityDays, difficulty: MIDDLE_DIFFICULTY }, days, grade).stability;
+  return chance * after(Rating.Good) + (1 - chance) * after(Rating.Again);
+}
+
 /** When it wants to return, ms. */
 export function dueAt({ firstMs, trace, before, last }: Memory): number {
   const due = scheduler.next(cardOf(before, trace.at), trace.at, GRADES[last]).card.due.getTime();

@@ -16,6 +16,12 @@ export interface SkillState {
   readonly overridden: boolean;
   readonly computed: MasteryState;
   readonly attempts: number;
+  /** Days with takes. */
+  readonly days: number;
+  /** Load at its target, logits; 0 until met. */
+  readonly target: number;
+  /** Days in which a tenth of it is forgotten; null until met. */
+  readonly stabilityDays: number | null;
   /** P(clean at target tempo) now, with its 80 % interval; null until met. */
   readonly chance: CleanChance | null;
   /** The mean after 14 more days without a take. */
@@ -61,6 +67,9 @@ export function skillStateAt(
       overridden: override !== null,
       computed: 'not met',
       attempts: 0,
+      days: 0,
+      target,
+      stabilityDays: null,
       chance: null,
       outlook: null,
       belief: start,
@@ -95,6 +104,9 @@ export function skillStateAt(
     overridden: override !== null,
     computed: state,
     attempts: sofar.attempts,
+    days: sofar.days.count,
+    target,
+    stabilityDays: sofar.memory.trace.stability,
     chance,
     outlook: cleanChance(outlook, target + awayLoad(sofar, later)).mean,
     belief: rested,

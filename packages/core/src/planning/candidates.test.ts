@@ -3,7 +3,7 @@ import { tempoOf } from '../drills';
 import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
 import { replay, type SkillState, type StudentState } from '../mastery';
 import { firstSyllabus, isUse, ownDrills } from '../syllabus';
-import { lessonCandidates, type CandidateContext } from './candidates';
+import { lessonCandidates, rankedSkills, type CandidateContext } from './candidates';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const context: CandidateContext = {
@@ -35,6 +35,9 @@ const slipping = { ...held, marks: { due: true, slipping: true, stuck: false } }
 const all = (given: Readonly<Record<string, Partial<SkillState>>>, more: Partial<CandidateContext> = {}) =>
   lessonCandidates(state(given), { ...context, ...more });
 const of = (id: string, ...rest: Parameters<typeof all>) => all(...rest).find((one) => one.skill.id === id);
+/** Before only the best are looked at. */
+const ranked = (id: string, given: Parameters<typeof all>[0], more: Partial<CandidateContext> = {}) =>
+  rankedSkills(state(given), { ...context, ...more }).find((one) => one.skill.id === id);
 
 /** A skill that needs exactly one other, so that nothing else decides. */
 const child = firstSyllabus.skills.find(
@@ -44,21 +47,37 @@ if (!child) throw new Error('no skill with one need');
 const [[parent]] = child.needs;
 
 test('a skill is open when its need was once clean; not before, and not while that is slipping', () => {
-  expect(of(child.id, {})).toBeUndefined();
-  expect(of(child.id, { [parent]: { attempts: 20, state: 'workable' } })).toBeUndefined();
-  expect(of(child.id, { [parent]: held })?.kind).toBe('new');
-  expect(of(child.id, { [parent]: slipping })).toBeUndefined();
+  expect(ranked(child.id, {})).toBeUndefined();
+  expect(ranked(child.id, { [parent]: { attempts: 20, state: 'workable' } })).toBeUndefined();
+  expect(ranked(child.id, { [parent]: held })?.kind).toBe('new');
+  expect(ranked(child.id, { [parent]: slipping })).toBeUndefined();
 });
 
 test('a need that is waived for this hand opens it, and what is waived is never asked', () => {
-  expect(of(child.id, {}, { waived: [parent] })?.kind).toBe('new');
-  expect(of(parent, {}, { waived: [parent] })).toBeUndefined();
+  expect(ranked(child.id, {}, { waived: [parent] })?.kind).toBe('new');
+  expect(ranked(parent, {}, { waived: [parent] })).toBeUndefined();
 });
 
-test('a goal is worth more than the same skill without it', () => {
-  const plain = of(child.id, { [parent]: held });
-  const wanted = of(child.id, { [parent]: held }, { goals: [child.id] });
-  expect(wanted?.worth).toBeCloseTo((plain?.worth ?? 0) * 1.6, 9);
+test('a goal is worth more than the same skill without it, and what leads to it a little more', () => {
+  const worth = (id: string, goals: readonly string[]) =>
+    ranked(id, { [parent]: held }, { goals })?.worth ?? 0;
+  expect(worth(child.id, [child.id])).toBeCloseTo(worth(child.id, []) * 1.6, 9);
+  const onTheWay = firstSyllabus.skills.find(({ needs }) => needs.flat().includes(child.id))?.id ?? '';
+  expect(worth(child.id, [onTheWay])).toBeCloseTo(worth(child.id, []) * (1 + 0.6 * 0.7), 9);
+});
+
+test('of each kind only the best are made, the most worth first, and what is in trouble whatever its worth', () => {
+  const ids = firstSyllabus.skills.filter((skill) => !isUse(skill)).map(({ id }) => id);
+  const begun = { attempts: 9, state: 'workable' as const, chance: { mean: 0.5, low: 0.4, high: 0.6 } };
+  const given = Object.fromEntries(ids.slice(0, 60).map((id) => [id, begun]));
+  const plain = all(given);
+  expect(plain.filter(({ kind }) => kind === 'repair')).toHaveLength(18);
+  expect(plain.filter(({ kind }) => kind === 'new').length).toBeLessThanOrEqual(6);
+  const worths = plain.map(({ worth }) => worth);
+  expect(worths).toEqual(worths.toSorted((a, b) => b - a));
+  const left = ids.slice(0, 60).find((id) => !plain.some(({ skillId }) => skillId === id)) ?? '';
+  const stuck = { ...begun, marks: { due: false, slipping: false, stuck: true } };
+  expect(all({ ...given, [left]: stuck }).map(({ skillId }) => skillId)).toContain(left);
 });
 
 test('what slips is repaired, what is due is reviewed, what is held and not due is left', () => {

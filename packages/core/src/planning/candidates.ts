@@ -1,15 +1,17 @@
 /**
- * What could be done in a lesson: each skill that is due, slipping, stuck, half held, or open to this student,
- * as a block with a worth a minute. The worth is expected gain toward the goals times the chance that it
- * succeeds, best near .8 (our assumption): what cannot fail and what cannot work both teach little.
+ * What could be done in a lesson: the skills that are worth most to this student now, each as a block with a drill made for this
+ * hand. What it is worth is asked of all, a drill is made only of those that may come in.
  */
 import { setsTempo, withTempo } from '../drills/fields';
 import { easier, gripsOf, makeDrill } from '../drills/make-drill';
 import { overLimit, type TaughtHand } from '../hands/taught-hand';
 import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
-import { clamp } from '../kernel/number';
+import { isQuiet } from '../drills/evidence';
 import { cleanChance, forgettingLoad } from '../mastery/ability';
+import { DAY_MS, MASTERY } from '../mastery/constants';
+import { FIRST_STABILITY_DAYS, forgottenAfter, stabilityAfter } from '../mastery/memory';
+import { targetLoad } from '../mastery/targets';
 import { stageOf } from '../mastery/experience';
 import { difficultyLogits, makeGrader, tempoLoadOf, type ItemGrader } from '../mastery/difficulty';
 import type { StudentState } from '../mastery/replay';
@@ -17,38 +19,45 @@ import { skillShift } from '../mastery/studio-fit';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
 import { isUse, ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
+import type { Choice } from './choose';
 import type { BlockKind } from './plan';
+import { waitingFor, worthOf, type Clock, type Prospect } from './worth';
 
-export const WORTH = {
+const WORTH = {
+  /** Drills are set where about so many come clean: of tempo and notch, not of what is worth practising. */
   bestChance: 0.8,
-  chanceWidth: 0.35,
-  new: 1,
-  perUnlocked: 0.12,
-  repair: 0.95,
-  review: 0.8,
-  /** Share of a review's worth that a skill just come due has. */
-  leastFading: 0.35,
-  use: 0.75,
+  near: 0.12,
+  /** A goal without a day, and what leads to it a step before. */
   goal: 1.6,
-  /** Minutes after which 63 % of a block's worth is reached. */
-  minutesScale: 6,
+  goalPerStep: 0.7,
+  /** A use is worth this share of the new thing it uses. */
+  useOfNew: 0.6,
+  held: 0.85,
 } as const;
 
-export interface Candidate {
-  readonly id: string;
-  readonly kind: BlockKind;
+/** What e times the takes and the days add, logits, and the takes after which that begins to tell: voice one of the estimator. */
+const PRACTICE = { perRows: 1.2, perDays: 0.62, rowScale: 12 } as const;
+
+/** Candidates of each kind, the most worth first: enough for any lesson, few enough to be quick. */
+const TRIED = { met: 18, new: 6, use: 8, trouble: 4 } as const;
+
+/** Minutes a block may have. One that is held is short; only music is long. */
+const LENGTHS = {
+  held: [3, 4],
+  heldUse: [3, 4, 5],
+  work: [3, 4, 5, 6, 7],
+  new: [4, 5, 6, 7],
+  use: [3, 4, 5, 6, 8],
+} as const;
+
+export interface Candidate extends Choice {
   readonly skill: Skill;
   readonly state: SkillState;
   readonly recipe: Recipe;
   readonly drill: Drill;
-  readonly worth: number;
+  /** Chance that the drill comes clean now, 0 to 1. */
+  readonly chance: number;
   readonly because: Reason;
-  readonly shortest: number;
-  readonly longest: number;
-  /** For a use: ids of the skills its items exercise. */
-  readonly exercises: readonly string[];
-  /** Set on a use made for one new skill: it makes sense only beside that skill's own block. */
-  readonly onlyWith?: string;
 }
 
 export interface CandidateContext {
@@ -77,21 +86,140 @@ export function isOpen(
   );
 }
 
-/** All candidates, most worth first; what this hand cannot be asked is left out. */
-export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
-  const states = new Map(state.skills.map((one) => [one.skillId, one]));
-  const grader = makeGrader(context.taught, stageOf(state.experience));
-  const candidates = context.syllabus.skills.flatMap((skill) => {
-    const own = states.get(skill.id);
-    if (!own || context.waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
-    const kind = kindOf(skill, own, states, context.waived);
-    if (!kind) return [];
-    const fitted = fittedDrill(skill, own, context, grader);
-    if (!fitted) return [];
-    return [describe(kind, skill, own, fitted, context, states)];
-  });
-  return candidates.sort((a, b) => b.worth - a.worth || (a.id < b.id ? -1 : 1));
+/** A skill that might come in, before a drill is made of it. */
+export interface Ranked {
+  readonly skill: Skill;
+  readonly state: SkillState;
+  readonly kind: BlockKind;
+  readonly worth: number;
+  readonly unlocks: number;
 }
+
+/** Every skill that may be asked of this student now, the most worth first. */
+export function rankedSkills(state: StudentState, context: CandidateContext): Ranked[] {
+  const { syllabus, waived, taught, goals } = context;
+  const states = new Map(state.skills.map((one) => [one.skillId, one]));
+  const grader = makeGrader(taught, stageOf(state.experience));
+  const met = state.skills.filter(({ attempts }) => attempts > 0);
+  const total = (of: (one: SkillState) => number) => met.reduce((sum, one) => sum + of(one), 0);
+  const clock: Clock = {
+    rowsAVisit: (total(({ attempts }) => attempts) + 1) / (total(({ days }) => days) + 1),
+    rowScale: PRACTICE.rowScale,
+    forgotten: forgottenAfter,
+    grown: stabilityAfter,
+  };
+  const graph = syllabus.skills.map(({ id, needs }) => ({ id, needs: needs.flat() }));
+  const isLocked = (id: string) => {
+    const skill = syllabus.skills.find((one) => one.id === id);
+    return skill !== undefined && states.get(id)?.attempts === 0 && !isOpen(skill, states, waived);
+  };
+  const wished = wishedFor(goals, syllabus);
+  const ranked = syllabus.skills.flatMap((skill): Ranked[] => {
+    const own = states.get(skill.id);
+    if (!own || waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
+    const kind = kindOf(skill, own, states, waived);
+    if (!kind) return [];
+    const waiting = waitingFor(skill.id, graph, isLocked);
+    const prospect = prospectOf(own, targetOf(skill, own, context, grader, state.now), state.now);
+    return [
+      {
+        skill,
+        state: own,
+        kind,
+        worth: worthOf(prospect, clock, waiting) * (wished.get(skill.id) ?? 1),
+        unlocks: waiting.filter(({ step, locked }) => step === 1 && locked).length,
+      },
+    ];
+  });
+  return ranked.sort((a, b) => b.worth - a.worth || (a.skill.id < b.skill.id ? -1 : 1));
+}
+
+/** What goals make of skills: a goal itself most, what leads to it less the more steps it is away. */
+function wishedFor(goals: readonly string[], { skills }: Syllabus): Map<string, number> {
+  const wished = new Map(goals.map((id) => [id, WORTH.goal as number]));
+  let edge = [...goals];
+  let more = WORTH.goal - 1;
+  while (edge.length > 0) {
+    more *= WORTH.goalPerStep;
+    const next = edge.flatMap((id) => skills.find((one) => one.id === id)?.needs.flat() ?? []);
+    edge = next.filter((id) => !wished.has(id));
+    for (const id of edge) wished.set(id, 1 + more);
+  }
+  return wished;
+}
+
+/** Load at the target, logits: as its takes were read, or as it would be asked of somebody new to it. */
+function targetOf(
+  skill: Skill,
+  own: SkillState,
+  { taught }: CandidateContext,
+  grader: ItemGrader,
+  now: number,
+): number {
+  if (own.attempts > 0) return own.target;
+  const from = new Date(now).toISOString();
+  const records = {
+    hands: [{ from, value: taught.hand }],
+    instruments: [{ from, value: taught.instrument }],
+    difficultyFit: taught.difficultyFit,
+  };
+  return targetLoad(skill, records, grader, now) + skillShift(taught.difficultyFit, skill.id);
+}
+
+/** What is known of a skill, as the worth of a visit asks for it. */
+function prospectOf(own: SkillState, target: number, now: number): Prospect {
+  const { perRows, perDays, rowScale } = PRACTICE;
+  const away = own.lastAt === null ? 0 : Math.max(0, (now - own.lastAt) / DAY_MS);
+  return {
+    base:
+      own.belief.mean -
+      target -
+      perRows * Math.log(1 + own.attempts / rowScale) -
+      perDays * Math.log(1 + own.days),
+    variance: own.belief.variance,
+    rows: own.attempts,
+    days: own.days,
+    away,
+    playedToday: own.lastAt !== null && away < 0.4,
+    stabilityDays: own.stabilityDays ?? FIRST_STABILITY_DAYS,
+    perRows,
+    perDays,
+    forgetting: -MASTERY.forgetting,
+  };
+}
+
+/** Candidates for a lesson, the most worth first; what this hand cannot be asked is left out. */
+export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
+  const grader = makeGrader(context.taught, stageOf(state.experience));
+  const ranked = rankedSkills(state, context);
+  const made = (list: readonly Ranked[], most: number): Candidate[] => {
+    const found: Candidate[] = [];
+    for (const one of list) {
+      if (found.length >= most) break;
+      const fitted = fittedDrill(one.skill, one.state, context, grader);
+      if (fitted) found.push(describe(one, fitted, context));
+    }
+    return found;
+  };
+  const of = (which: (one: Ranked) => boolean) => ranked.filter(which);
+  const inTrouble = of(({ state: { marks } }) => marks.slipping || marks.stuck).sort(
+    (a, b) =>
+      Number(b.state.marks.slipping) - Number(a.state.marks.slipping) || fallOf(b.state) - fallOf(a.state),
+  );
+  const mended = made(inTrouble, TRIED.trouble);
+  const known = new Set(mended.map(({ id }) => id));
+  const rest = (kinds: readonly BlockKind[]) =>
+    of(({ kind, skill }) => kinds.includes(kind) && !known.has(`${kind}:${skill.id}`));
+  return [
+    ...mended,
+    ...made(rest(['review', 'repair']), TRIED.met),
+    ...made(rest(['new']), TRIED.new),
+    ...made(rest(['apply']), TRIED.use),
+  ].sort((a, b) => b.worth - a.worth || (a.id < b.id ? -1 : 1));
+}
+
+/** How far the number fell from its best. */
+export const fallOf = ({ peak, chance }: SkillState): number => (peak?.mean ?? 0) - (chance?.mean ?? 0);
 
 function kindOf(
   skill: Skill,
@@ -109,6 +237,8 @@ function kindOf(
   return 'repair';
 }
 
+const offBest = (chance: number): number => Math.abs(chance - WORTH.bestChance);
+
 /** The first recipe within this hand's grip limit, made easier while its chance is low. */
 function fittedDrill(
   skill: Skill,
@@ -122,8 +252,9 @@ function fittedDrill(
     const drill = makeDrill(recipe, context.taught);
     if (!drill.ok || overLimit(drill.value.heaviestGrip, context.taught) > 0) continue;
     const fitted = { recipe, drill: drill.value, chance: chanceOf(drill.value, own, skill, context, grader) };
-    if (!best || Math.abs(fitted.chance - WORTH.bestChance) < Math.abs(best.chance - WORTH.bestChance))
-      best = fitted;
+    if (!best || offBest(fitted.chance) < offBest(best.chance)) best = fitted;
+    // Near enough: the others take time to make and teach no more.
+    if (offBest(best.chance) < WORTH.near) break;
   }
   for (let notch = 0; best && best.drill.tempoBpm !== null && best.chance < 0.6 && notch < 4; notch++) {
     const lighter = easier(best.recipe, context.taught);
@@ -174,39 +305,46 @@ function chanceOf(
 }
 
 function describe(
-  kind: BlockKind,
-  skill: Skill,
-  own: SkillState,
+  { skill, state, kind, worth, unlocks }: Ranked,
   fitted: { recipe: Recipe; drill: Drill; chance: number },
   context: CandidateContext,
-  states: ReadonlyMap<string, SkillState>,
 ): Candidate {
-  const unlocks = unlockedBy(skill, context.syllabus, states);
-  const fit = Math.exp(-(((fitted.chance - WORTH.bestChance) / WORTH.chanceWidth) ** 2));
-  const goal = context.goals.includes(skill.id) ? WORTH.goal : 1;
-  const base = {
-    new: WORTH.new + WORTH.perUnlocked * unlocks,
-    repair: WORTH.repair * (own.marks.stuck ? 0.9 : 1) + WORTH.perUnlocked * unlocks * 0.5,
-    review: WORTH.review * clamp(WORTH.leastFading + 2 * (1 - (own.recall ?? 1)), 0, 1),
-    apply: WORTH.use,
-  }[kind as 'new' | 'repair' | 'review' | 'apply'];
-  const lengths = { new: [6, 12], repair: [4, 9], review: [3, 6], apply: [5, 11] }[
-    kind as 'new' | 'repair' | 'review' | 'apply'
-  ];
-  const exercises = skillsOf(fitted.drill, context.syllabus).map((found) => found.skill.id);
+  const use = kind === 'apply';
+  const held = (state.chance?.mean ?? 0) > WORTH.held;
+  const { recipe, drill, chance } = fitted;
   return {
     id: `${kind}:${skill.id}`,
     kind,
+    skillId: skill.id,
+    strand: skill.strand,
+    family: recipe.family,
+    worth,
+    held,
+    use,
+    plays: !isQuiet(recipe),
+    barreShare: barreShare(drill),
+    lengths: use
+      ? held
+        ? LENGTHS.heldUse
+        : LENGTHS.use
+      : kind === 'new'
+        ? LENGTHS.new
+        : held
+          ? LENGTHS.held
+          : LENGTHS.work,
+    exercises: skillsOf(drill, context.syllabus).map((found) => found.skill.id),
     skill,
-    state: own,
-    recipe: fitted.recipe,
-    drill: fitted.drill,
-    worth: base * (0.35 + 0.65 * fit) * goal,
-    because: reasonOf(kind, own, fitted.chance, unlocks, goal > 1),
-    shortest: lengths[0],
-    longest: lengths[1],
-    exercises,
+    state,
+    recipe,
+    drill,
+    chance,
+    because: reasonOf(kind, state, chance, unlocks, context.goals.includes(skill.id)),
   };
+}
+
+/** Share of a block's minutes in which a barre is pressed: work against work and rest of its bursts. */
+function barreShare({ hasBarre, bursts }: Drill): number {
+  return hasBarre ? bursts.workSeconds / (bursts.workSeconds + bursts.restSeconds) : 0;
 }
 
 function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: number, goal: boolean): Reason {
@@ -234,16 +372,39 @@ function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: num
   };
 }
 
-/** How many skills wait for this one alone. */
-function unlockedBy(skill: Skill, syllabus: Syllabus, states: ReadonlyMap<string, SkillState>): number {
-  return syllabus.skills.filter((other) => {
-    const own = states.get(other.id);
-    return own?.attempts === 0 && other.needs.some((group) => group.includes(skill.id));
-  }).length;
+/**
+ * The new thing put to use: its own drill of use, else a loop of its grip with one that is held, else, where a hand plays, the thing
+ * itself once more. Null for what is heard or named and has no use of its own.
+ */
+export function useOfNew(fresh: Candidate, state: StudentState, context: CandidateContext): Candidate | null {
+  const own = fresh.skill.practice.find(({ step }) => step === 'use');
+  const drill = own ? makeDrill(own.recipe, context.taught) : null;
+  const fits = own && drill?.ok && overLimit(drill.value.heaviestGrip, context.taught) <= 0;
+  const made = fits ? { recipe: own.recipe, drill: drill.value } : useOf(fresh, state, context);
+  if (!made && !fresh.plays) return null;
+  const { recipe, drill: used } = made ?? fresh;
+  return {
+    ...fresh,
+    id: `apply:${fresh.skill.id}`,
+    kind: 'apply',
+    use: true,
+    recipe,
+    drill: used,
+    family: recipe.family,
+    barreShare: barreShare(used),
+    worth: fresh.worth * WORTH.useOfNew,
+    because: {
+      code: made && !fits ? 'because.uses-new' : 'because.used-at-once',
+      values: { skill: fresh.skill.id },
+    },
+    lengths: LENGTHS.use,
+    exercises: [fresh.skill.id],
+    onlyWith: fresh.skill.id,
+  };
 }
 
 /** A loop that uses a skill's grip next to one the student holds best, for when no progression contains it. */
-export function useOf(
+function useOf(
   candidate: Candidate,
   state: StudentState,
   context: CandidateContext,

@@ -8,6 +8,7 @@ export {
   type PlanBlock,
 } from './plan';
 export { checkUpItems, type CheckUpItem } from './check-up';
+export { breachesOf, CAREFUL_RULES, type Breach, type CarefulRule } from './careful-rules';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';
 export {
@@ -34,4 +35,5 @@ export {
   type RunBlock,
   type TakeCounts,
 } from './done';
+export { waitingFor, worthOf, type Clock, type Prospect } from './worth';
 export { rekeyBlocks, rootOfBlocks, type Followed, type RekeyedBlock } from './rekey-blocks';

@@ -42,4 +42,4 @@ export function planMinutes(blocks: readonly PlanBlock[]): number {
   return blocks.reduce((sum, block) => sum + block.minutes, 0);
 }
 
-export const PLAN_MODEL_VERSION = 'plan-1';
+export const PLAN_MODEL_VERSION = 'plan-2';

@@ -13,7 +13,8 @@ import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
 import { must } from '../kernel';
 import { replay, type EventOf, type LogEvent } from '../mastery';
 import { firstSyllabus } from '../syllabus';
-import { planLesson, planMinutes, type PlanBlock } from '.';
+import { planMinutes, type PlanBlock } from '.';
+import { quietPlan } from './quiet-plan';
 
 const drill = { hand: averageHand, instrument: standardGuitar };
 const at = (day: number) => new Date(Date.UTC(2026, 2, 2, 16) + day * 86_400_000).toISOString();
@@ -56,14 +57,11 @@ const context = {
   timeZone: 'UTC',
 };
 const plan = (events: LogEvent[], minutes = 45, locked: PlanBlock[] = [], waived: string[] = []) =>
-  must(
-    planLesson(replay(events, context, Date.parse(at(21))), firstSyllabus, {
-      minutes,
-      goals: [],
-      waived,
-      locked,
-      taught: taughtHand({ ...NOTHING_ON_RECORD, bornOn: null }, Date.parse(at(21))),
-    }),
+  quietPlan(
+    replay(events, context, Date.parse(at(21))),
+    firstSyllabus,
+    { minutes, waived, taught: taughtHand({ ...NOTHING_ON_RECORD, bornOn: null }, Date.parse(at(21))) },
+    locked,
   );
 const families = (blocks: readonly PlanBlock[]) => blocks.flatMap(({ recipe }) => recipe?.family ?? []);
 

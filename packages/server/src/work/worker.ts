@@ -63,7 +63,7 @@ const TASKS: Tasks = {
   rebuildLogs: (asked) => inStudio(asked.studioId, (asks) => rebuildLogs(asks, asked)),
   tellWhy: (asked) => inStudio(asked.studioId, (asks) => tellWhy(asks, asked)),
   checkDrills: async (skills) => drillFaults(skills, { hand: averageHand, instrument: standardGuitar }),
-  plan: async (...asked) => planLesson(...asked),
+  plan: (state, syllabus, constraints) => planLesson(state, syllabus, constraints, () => performance.now()),
   weigh: async (asked) => weighGrips(asked),
   // Large, and seldom asked for: a thread does not wait for it.
   print: async (asked, at) => (await import('../paper/print')).printed(parts.root, asked, new Date(at)),

@@ -228,6 +228,10 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   white-space: nowrap;
 }
 /* Three minutes are one line: their colour and their name say of what kind they are. */
+.block.short .title {
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
 .block.short .kind-word {
   display: none;
 }
@@ -239,6 +243,9 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 }
 /* On a phone the plan is a list: minutes as figures, blocks as high as their words, all that can be done with the picked one. */
 @media (max-width: 600px) {
+  .block.short .title {
+    white-space: normal;
+  }
   .time {
     display: block !important;
   }

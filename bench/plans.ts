@@ -1,0 +1,73 @@
+/**
+ * npm run bench:plans: what a careful teacher expects, asked of proposals for simulated students (`--students N`, 300) on any day
+ * of their fourteen weeks, at 20, 30, 45 and 60 minutes: breaches a plan, by rule and by length, and how long a proposal takes.
+ * Figures are printed, never asserted. `--show` lists what was found.
+ */
+import { performance } from 'node:perf_hooks';
+import { makeLimits, NOTHING_ON_RECORD, taughtHand } from '@finch/core/hands';
+import { median, must, seededRandom } from '@finch/core/kernel';
+import { replay } from '@finch/core/mastery';
+import { breachesOf, CAREFUL_RULES, planLesson, type LessonConstraints } from '@finch/core/planning';
+import { firstSyllabus } from '@finch/core/syllabus';
+import { DAYS, simulatedStudent, START } from './students';
+
+const DAY_MS = 86_400_000;
+const LENGTHS = [20, 30, 45, 60];
+const argument = process.argv.indexOf('--students');
+const STUDENTS = argument < 0 ? 300 : Number(process.argv[argument + 1]);
+/** Students that are simulated; each is asked on several days, so that they are many students at many stages. */
+const LIVES = Math.min(STUDENTS, 60);
+
+const random = seededRandom(1811);
+const broken = new Map<string, number[]>();
+const took: number[] = [];
+let plans = 0;
+let lived = 0;
+for (let life = 0; life < LIVES; life++) {
+  const { events, context, hand } = simulatedStudent(700 + life);
+  for (let nth = 0; nth < Math.ceil(STUDENTS / LIVES) && lived < STUDENTS; nth++, lived++) {
+    const now = START + random.int(3, DAYS - 1) * DAY_MS;
+    const state = replay(
+      events.filter(({ take }) => Date.parse(take.startedAt) < now),
+      context,
+      now,
+    );
+    const taught = {
+      ...taughtHand(NOTHING_ON_RECORD, now),
+      hand,
+      limits: must(makeLimits({ barreMinutes: random.int(0, 8), gripEffort: random.int(58, 90) })),
+    };
+    const met = state.skills.filter(({ attempts }) => attempts > 0);
+    const goal = random.unit() < 0.4 && met.length > 0 ? [firstSyllabus.skills[random.int(0, 60)].id] : [];
+    for (const [i, minutes] of LENGTHS.entries()) {
+      const constraints: LessonConstraints = { taught, minutes, goals: goal, waived: [] };
+      const start = performance.now();
+      const plan = must(await planLesson(state, firstSyllabus, constraints, () => performance.now()));
+      took.push(performance.now() - start);
+      plans++;
+      for (const { rule, found } of breachesOf(plan, { state, syllabus: firstSyllabus, constraints })) {
+        const counts = broken.get(rule) ?? LENGTHS.map(() => 0);
+        counts[i]++;
+        broken.set(rule, counts);
+        if (process.argv.includes('--show'))
+          console.log(`life ${life}, day ${(now - START) / DAY_MS}, ${minutes} min: ${rule}: ${found}`);
+      }
+    }
+  }
+}
+const each = plans / LENGTHS.length;
+const all = [...broken.values()].flat().reduce((sum, count) => sum + count, 0);
+const sorted = took.toSorted((a, b) => a - b);
+const row = (name: string, counts: readonly number[]) =>
+  `  ${name.padEnd(30)}${counts.map((count) => (count / each).toFixed(3).padStart(9)).join('')}`;
+console.log(
+  [
+    `${plans} proposals for ${lived} students: ${(all / plans).toFixed(3)} breaches a plan (aim .05)`,
+    `  ${''.padEnd(30)}${LENGTHS.map((minutes) => `${minutes} min`.padStart(9)).join('')}`,
+    ...CAREFUL_RULES.flatMap((rule) => {
+      const counts = broken.get(rule);
+      return counts ? [row(rule, counts)] : [];
+    }),
+    `a proposal takes ${median(took).toFixed(0)} ms, one of twenty ${sorted[Math.floor(took.length * 0.95)].toFixed(0)} ms or more, at most ${Math.max(...took).toFixed(0)} ms`,
+  ].join('\n'),
+);
