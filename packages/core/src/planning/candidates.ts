@@ -41,11 +41,12 @@ const PRACTICE = { perRows: 1.2, perDays: 0.62, rowScale: 12 } as const;
 /** Candidates of each kind, the most worth first: enough for any lesson, few enough to be quick. */
 const TRIED = { met: 18, new: 6, use: 8, trouble: 4 } as const;
 
-/** Minutes a block may have. One that is held is short; only music is long. */
+/** Minutes a block may have. One that is held is short, what is mended is not; only music is long. */
 const LENGTHS = {
   held: [3, 4],
   heldUse: [3, 4, 5],
   work: [3, 4, 5, 6, 7],
+  mended: [5, 6, 7],
   new: [4, 5, 6, 7],
   use: [3, 4, 5, 6, 8],
 } as const;
@@ -323,15 +324,7 @@ function describe(
     use,
     plays: !isQuiet(recipe),
     barreShare: barreShare(drill),
-    lengths: use
-      ? held
-        ? LENGTHS.heldUse
-        : LENGTHS.use
-      : kind === 'new'
-        ? LENGTHS.new
-        : held
-          ? LENGTHS.held
-          : LENGTHS.work,
+    lengths: LENGTHS[lengthsOf(kind, held, state)],
     exercises: skillsOf(drill, context.syllabus).map((found) => found.skill.id),
     skill,
     state,
@@ -340,6 +333,13 @@ function describe(
     chance,
     because: reasonOf(kind, state, chance, unlocks, context.goals.includes(skill.id)),
   };
+}
+
+function lengthsOf(kind: BlockKind, held: boolean, { marks }: SkillState): keyof typeof LENGTHS {
+  if (kind === 'apply') return held ? 'heldUse' : 'use';
+  if (held) return 'held';
+  if (kind === 'new') return 'new';
+  return marks.slipping || marks.stuck ? 'mended' : 'work';
 }
 
 /** Share of a block's minutes in which a barre is pressed: work against work and rest of its bursts. */

@@ -2,7 +2,7 @@
  * Which blocks a lesson is made of and how long each is: worth added up, under the rules of a careful teacher, each of which is
  * a row of an integer programme and holds exactly or is lifted by name. In what order they come is asked afterwards.
  */
-import type { BlockKind } from './plan';
+import { LIFTED_IN_TURN, type BlockKind, type LiftedRule } from './plan';
 import { IntegerProgramme } from './integer-programme';
 
 /** A block that might be in the lesson. */
@@ -33,10 +33,6 @@ export interface Chosen<C extends Choice = Choice> {
   readonly choice: C;
   readonly minutes: number;
 }
-
-/** Rules that give way, in this order, where nothing fits; pain, hand, minutes and locked blocks never do. */
-const LIFTED_IN_TURN = ['strands', 'music', 'reviews', 'something new', 'blocks', 'use of the new'] as const;
-export type LiftedRule = (typeof LIFTED_IN_TURN)[number];
 
 export interface ChooseLimits {
   /** Minutes to fill with the choices. */
@@ -196,7 +192,7 @@ export class Chooser<C extends Choice> {
         { most: lessonMinutes / 2 - there.reviewMinutes },
         all(({ kind }) => kind === 'review', long),
       );
-    this.boundLongest(model, taken);
+    this.boundLongest(model);
     model.bound(
       'barre minutes',
       { most: limits.barreMinutes },
@@ -256,35 +252,17 @@ export class Chooser<C extends Choice> {
     }
   }
 
-  /** One block that is not held is longer than every one that is. */
-  private boundLongest(
-    model: IntegerProgramme,
-    taken: (choice: C, weight?: number | ((minutes: number) => number)) => (readonly [string, number])[],
-  ): void {
-    const held = this.choices.filter((choice) => choice.held);
+  /** Where a held block lasts so long, one that is not held lasts longer. */
+  private boundLongest(model: IntegerProgramme): void {
     const open = this.choices.filter((choice) => !choice.held);
-    if (held.length === 0 || open.length === 0) return;
-    const longest = open.flatMap((choice) =>
-      choice.lengths.map((length) => {
-        const name = `longest ${named(choice.id, length)}`.replace('@', ' for ');
-        model.add(name, 0);
-        model.bound(name, { most: 0 }, [
-          [name, 1],
-          [named(choice.id, length), -1],
+    for (const choice of this.choices.filter(({ held }) => held))
+      for (const length of choice.lengths)
+        model.bound(`shorter ${named(choice.id, length)}`, { most: 0 }, [
+          [named(choice.id, length), 1],
+          ...open.flatMap((one) =>
+            one.lengths.filter((longer) => longer > length).map((longer) => [named(one.id, longer), -1] as const),
+          ),
         ]);
-        return [name, length] as const;
-      }),
-    );
-    model.bound(
-      'one longest',
-      { most: 1 },
-      longest.map(([name]) => [name, 1]),
-    );
-    for (const choice of held)
-      model.bound(`shorter ${choice.id}`, { most: 0 }, [
-        ...taken(choice, (length) => length + 1),
-        ...longest.map(([name, length]) => [name, -length] as const),
-      ]);
   }
 
   private boundStrands(

@@ -1,10 +1,12 @@
 export {
   BLOCK_KINDS,
+  LIFTED_IN_TURN,
   PLAN_MODEL_VERSION,
   planMinutes,
   type BlockKind,
   type LeftOut,
   type LessonPlan,
+  type LiftedRule,
   type PlanBlock,
 } from './plan';
 export { checkUpItems, type CheckUpItem } from './check-up';

@@ -10,10 +10,10 @@ import { warmUp } from '../drills/recipe';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
 import { fallOf, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
-import { Chooser, type Chosen, type ChooseLimits, type LiftedRule } from './choose';
+import { Chooser, type Chosen, type ChooseLimits } from './choose';
 import { leftOutOf } from './left-out';
 import { orderOf, type Placed } from './order';
-import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type PlanBlock } from './plan';
+import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type LiftedRule, type PlanBlock } from './plan';
 import { quietPlan } from './quiet-plan';
 
 export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
@@ -104,6 +104,7 @@ async function playingPlan(
     minutes,
     blocks: laid.row.map(({ block }) => block),
     leftOut: leftOutOf(all, laid.chosen, asked, state),
+    ...(laid.lifted.length > 0 ? { lifted: laid.lifted } : {}),
     modelVersion: PLAN_MODEL_VERSION,
   };
 }

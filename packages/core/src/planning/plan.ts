@@ -34,8 +34,14 @@ export interface LessonPlan {
   readonly minutes: number;
   readonly blocks: readonly PlanBlock[];
   readonly leftOut: readonly LeftOut[];
+  /** Rules that were given up, since nothing keeps all of them; left out where all are kept. */
+  readonly lifted?: readonly LiftedRule[];
   readonly modelVersion: string;
 }
+
+/** Rules that give way, in this order, where nothing fits; pain, hand, minutes and locked blocks never do. */
+export const LIFTED_IN_TURN = ['strands', 'music', 'reviews', 'something new', 'blocks', 'use of the new'] as const;
+export type LiftedRule = (typeof LIFTED_IN_TURN)[number];
 
 /** Sum of a plan's minutes. */
 export function planMinutes(blocks: readonly PlanBlock[]): number {

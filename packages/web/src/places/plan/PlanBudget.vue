@@ -11,7 +11,7 @@ import { BLOCK_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';
-import { planChecks } from './checks';
+import { liftedCheck, planChecks } from './checks';
 
 const props = defineProps<{
   plan: LessonPlan;
@@ -42,7 +42,10 @@ const byKind = computed(() => {
   return [...sums];
 });
 const checks = computed(() =>
-  props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts, props.alone) : [],
+  [
+    ...(props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts, props.alone) : []),
+    liftedCheck(props.plan.lifted) ?? [],
+  ].flat(),
 );
 </script>
 

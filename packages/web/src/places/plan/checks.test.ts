@@ -1,7 +1,7 @@
 import { earPairs, openStrokes, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { type PlanBlock } from '@finch/core/planning';
-import { planChecks } from './checks';
+import { liftedCheck, planChecks } from './checks';
 
 const block = (kind: PlanBlock['kind'], minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
   id: `${kind} ${minutes}`,
@@ -78,4 +78,13 @@ test('the load of the hand is held against its own limit', () => {
 
 test('a plan of rest alone asks for no warm up', () => {
   expect(wrong([block('rest', 30)])).toEqual([]);
+});
+
+test('what the planner gave up is said; nothing is said where it kept every rule', () => {
+  expect(liftedCheck(undefined)).toBeNull();
+  expect(liftedCheck([])).toBeNull();
+  expect(liftedCheck(['strands', 'music'])).toEqual({
+    ok: false,
+    text: 'Proposed without three strands in a long lesson, a share of music: nothing keeps every rule.',
+  });
 });

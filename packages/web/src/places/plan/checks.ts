@@ -2,7 +2,7 @@
 import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
 import { staysOpen } from '@finch/core/mastery';
-import { peakLoad, planMinutes, type PlanBlock } from '@finch/core/planning';
+import { peakLoad, planMinutes, type LiftedRule, type PlanBlock } from '@finch/core/planning';
 import { plural } from '../../words';
 
 export interface PlanCheck {
@@ -75,3 +75,21 @@ export function planChecks(
     });
   return checks;
 }
+
+const LIFTED_WORDS: Readonly<Record<LiftedRule, string>> = {
+  strands: 'three strands in a long lesson',
+  music: 'a share of music',
+  reviews: 'reviews for half of it at most',
+  'something new': 'something new',
+  blocks: 'few blocks',
+  'use of the new': 'the new thing put to use',
+};
+
+/** What the planner gave up to fill the lesson at all; null where it kept every rule. */
+export const liftedCheck = (lifted: readonly LiftedRule[] | undefined): PlanCheck | null =>
+  lifted?.length
+    ? {
+        ok: false,
+        text: `Proposed without ${lifted.map((rule) => LIFTED_WORDS[rule]).join(', ')}: nothing keeps every rule.`,
+      }
+    : null;
