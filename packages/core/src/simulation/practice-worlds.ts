@@ -34,7 +34,8 @@ const ITEMS_A_SKILL = 3;
 const WITHOUT_TEMPO = 0.4;
 const WORKING = 4;
 
-interface Item {
+/** What is played: of a skill, by its place among them. */
+export interface PracticeItem {
   readonly id: string;
   readonly skill: number;
   /** Reach it asks, where 1 is what a grown hand has. */
@@ -63,7 +64,8 @@ const SPACING = 1.45;
 const MOST_STABILITY_DAYS = 120;
 const CARRIED = 0.4;
 
-function makeItems(random: Random): Item[] {
+/** Three items of each of forty skills, ever further for a hand. */
+export function practiceItems(random: Random): PracticeItem[] {
   return Array.from({ length: SKILLS * ITEMS_A_SKILL }, (_, i) => {
     const skill = Math.floor(i / ITEMS_A_SKILL);
     const timed = skill % 5 >= 5 * WITHOUT_TEMPO;
@@ -85,28 +87,34 @@ const makeHand = (random: Random): Hand => ({
   diligence: 0.25 + 0.5 * random.unit(),
 });
 
-/** One student's weeks. A teacher without insight asks for a few items in work, some old ones and now and then the next skill. */
-function live(
+/** A student of a world, who plays what somebody chooses. The truth stands beside what is logged. */
+export interface PracticeStudent {
+  /** Share of days on which there is practice. */
+  readonly diligence: number;
+  /** The truth: chance of a clean try of an item on a day, rested, in middling form, at a tempo (null: none). */
+  readonly chance: (item: PracticeItem, day: number, tempoBpm: number | null) => number;
+  /** One row of tries at the tempo that is next for this item; it teaches. @param form of the day, 1 in the middle */
+  readonly play: (item: PracticeItem, day: number, minute: number, form: number) => TrueRow;
+}
+
+/** Equal arguments give an equal student, who plays the same where the same is chosen. */
+export function practiceStudent(
   world: PracticeWorld,
-  items: readonly Item[],
+  items: readonly PracticeItem[],
   student: string,
-  days: number,
   random: Random,
-): TrueRow[] {
+): PracticeStudent {
   const hand = makeHand(random);
   const traces = new Map<string, Trace>();
   const understood = new Set<number>();
   const tempos = new Map<string, number>();
-  const lastShare = new Map<string, number>();
-  const begun: Item[] = [];
-  const rows: TrueRow[] = [];
 
   const lastingOf = (trace: Trace, day: number) =>
     trace.lasting *
     (1 + Math.max(0, day - trace.lastDay) / (trace.stabilityDays * hand.keeping)) ** -FADE_POWER;
   const quickOf = (trace: Trace, day: number) =>
     trace.quick * Math.exp(-Math.max(0, day - trace.lastDay) / QUICK_DAYS);
-  const memory = (item: Item, day: number): number => {
+  const memory = (item: PracticeItem, day: number): number => {
     const own = traces.get(item.id);
     const kin = items
       .filter((one) => one.skill === item.skill && one.id !== item.id)
@@ -118,7 +126,7 @@ function live(
     return world.jumps && !understood.has(item.skill) ? Math.min(known, 0.45) : known;
   };
   const chanceOf = (
-    item: Item,
+    item: PracticeItem,
     day: number,
     minute: number,
     tempoBpm: number | null,
@@ -132,7 +140,7 @@ function live(
     const needed = item.seconds * hand.slowness * (1 + 0.9 * (1 - known));
     return reaches * holds * (0.3 + 0.7 * known) * logistic(Math.log(60 / tempoBpm / needed) / 0.16);
   };
-  const learn = (item: Item, day: number, share: number): void => {
+  const learn = (item: PracticeItem, day: number, share: number): void => {
     const known = traces.get(item.id) ?? { quick: 0, lasting: 0, stabilityDays: 2.5, lastDay: day };
     const gain = hand.learning * (0.4 + 0.6 * share);
     const [quick, lasting] = [quickOf(known, day), lastingOf(known, day)];
@@ -145,10 +153,51 @@ function live(
     });
     if (world.jumps && random.unit() < 0.06) understood.add(item.skill);
   };
+  return {
+    diligence: hand.diligence,
+    chance: (item, day, tempoBpm) => chanceOf(item, day, 0, tempoBpm, 1),
+    play: (item, day, minute, form) => {
+      const asked =
+        item.seconds === null ? null : (tempos.get(item.id) ?? Math.round(50 + 30 * random.unit()));
+      const chance = clamp(chanceOf(item, day, minute, asked, form), 0.001, 0.999);
+      const tries = random.int(2, 12);
+      const clean = Array.from({ length: tries }, () => random.unit()).filter((u) => u < chance).length;
+      learn(item, day, clean / tries);
+      if (asked !== null)
+        tempos.set(
+          item.id,
+          clamp(asked + (clean / tries > 0.85 ? 5 : clean / tries < 0.5 ? -7 : 0), 30, 180),
+        );
+      return {
+        student,
+        skill: `k${item.skill}`,
+        item: item.id,
+        day,
+        minute,
+        tempoBpm: asked,
+        tries,
+        clean,
+        chance,
+      };
+    },
+  };
+}
 
+/** One student's weeks. A teacher without insight asks for a few items in work, some old ones and now and then the next skill. */
+function live(
+  world: PracticeWorld,
+  items: readonly PracticeItem[],
+  student: string,
+  days: number,
+  random: Random,
+): TrueRow[] {
+  const { diligence, play } = practiceStudent(world, items, student, random);
+  const lastShare = new Map<string, number>();
+  const begun: PracticeItem[] = [];
+  const rows: TrueRow[] = [];
   let awayUntil = 0;
   for (let day = 0; day < days; day++) {
-    if (day < awayUntil || random.unit() > hand.diligence) continue;
+    if (day < awayUntil || random.unit() > diligence) continue;
     if (random.unit() < world.breaks) awayUntil = day + random.int(10, 30);
     const form = Math.exp(random.normal(0, world.form));
     const working = begun.filter((item) => (lastShare.get(item.id) ?? 0) < 0.85);
@@ -165,29 +214,9 @@ function live(
     let minute = 0;
     for (const item of today) {
       for (let again = random.int(1, 3); again > 0; again--) {
-        const asked =
-          item.seconds === null ? null : (tempos.get(item.id) ?? Math.round(50 + 30 * random.unit()));
-        const chance = clamp(chanceOf(item, day, minute, asked, form), 0.001, 0.999);
-        const tries = random.int(2, 12);
-        const clean = Array.from({ length: tries }, () => random.unit()).filter((u) => u < chance).length;
-        rows.push({
-          student,
-          skill: `k${item.skill}`,
-          item: item.id,
-          day,
-          minute,
-          tempoBpm: asked,
-          tries,
-          clean,
-          chance,
-        });
-        learn(item, day, clean / tries);
-        lastShare.set(item.id, clean / tries);
-        if (asked !== null)
-          tempos.set(
-            item.id,
-            clamp(asked + (clean / tries > 0.85 ? 5 : clean / tries < 0.5 ? -7 : 0), 30, 180),
-          );
+        const row = play(item, day, minute, form);
+        rows.push(row);
+        lastShare.set(item.id, row.clean / row.tries);
         minute += random.int(2, 4);
       }
     }
@@ -198,7 +227,7 @@ function live(
 /** The log of a studio in the order it was played; equal arguments give the same rows. `days` counted from 0. */
 export function practiceLog(world: PracticeWorld, students: number, days: number, seed: number): TrueRow[] {
   const random = seededRandom(seed);
-  const items = makeItems(random.fork('items'));
+  const items = practiceItems(random.fork('items'));
   const lives = Array.from({ length: students }, (_, i) =>
     live(world, items, `s${i}`, days, random.fork(`s${i}`)),
   );
