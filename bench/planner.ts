@@ -60,20 +60,33 @@ const syllabusOrder: Policy = ({ open, log }) => {
 const randomFrontier: Policy = ({ open, log, random }) => {
   const { begun, fresh, once } = split(open, log);
   const shuffled = (ids: readonly string[]) =>
-    ids.map((id) => ({ id, at: random.unit() })).sort((a, b) => a.at - b.at).map(({ id }) => id);
+    ids
+      .map((id) => ({ id, at: random.unit() }))
+      .sort((a, b) => a.at - b.at)
+      .map(({ id }) => id);
   return [...shuffled([...begun, ...fresh]), ...shuffled(once)];
 };
 const reviewWhenDue: Policy = (ask) => {
   const { begun, fresh, once } = split(ask.open, ask.log);
   const due = once.filter((id) => dueOf(ask, id) >= 0).sort((a, b) => dueOf(ask, b) - dueOf(ask, a));
-  return [...due, ...inOrder([...begun, ...fresh]), ...longestAgo(once.filter((id) => !due.includes(id)), ask.log)];
+  return [
+    ...due,
+    ...inOrder([...begun, ...fresh]),
+    ...longestAgo(
+      once.filter((id) => !due.includes(id)),
+      ask.log,
+    ),
+  ];
 };
 const carefulTeacher: Policy = (ask) => {
   const { log } = ask;
   const { once } = split(ask.open, log);
   const slipped = once.filter((id) => (log.get(id)?.lastShare ?? 1) < 0.6);
   const rest = reviewWhenDue(ask).filter((id) => !slipped.includes(id));
-  return [...slipped.toSorted((a, b) => (log.get(a)?.lastShare ?? 0) - (log.get(b)?.lastShare ?? 0)), ...rest];
+  return [
+    ...slipped.toSorted((a, b) => (log.get(a)?.lastShare ?? 0) - (log.get(b)?.lastShare ?? 0)),
+    ...rest,
+  ];
 };
 const wishFirst: Policy = (ask) => {
   const wished = new Set(ask.goals?.flatMap(({ skills }) => skills));
@@ -87,7 +100,8 @@ const wishFirst: Policy = (ask) => {
 function graph(skills: number, random: Random): PolicySkill[] {
   return Array.from({ length: skills }, (_, i) => {
     const needs = new Set<string>();
-    for (let n = i < 3 ? 0 : random.int(1, 2); n > 0; n--) needs.add(`k${random.int(Math.max(0, i - 8), i - 1)}`);
+    for (let n = i < 3 ? 0 : random.int(1, 2); n > 0; n--)
+      needs.add(`k${random.int(Math.max(0, i - 8), i - 1)}`);
     return { id: `k${i}`, needs: [...needs] };
   });
 }
@@ -108,7 +122,12 @@ interface Outcome {
 }
 
 /** The same students, days and forms whatever the policy; what they play is what it says. */
-function livedBy(world: PracticeWorld, seed: number, policyOf: (skills: PolicySkill[]) => Policy, wishing: boolean): Outcome[] {
+function livedBy(
+  world: PracticeWorld,
+  seed: number,
+  policyOf: (skills: PolicySkill[]) => Policy,
+  wishing: boolean,
+): Outcome[] {
   const random = seededRandom(seed);
   const items = practiceItems(random.fork('items'));
   const ofSkill = Map.groupBy(items, ({ skill }) => `k${skill}`);
@@ -127,7 +146,11 @@ function livedBy(world: PracticeWorld, seed: number, policyOf: (skills: PolicySk
   }));
   const wish: number[] = [];
   const held = (one: (typeof students)[number]['one'], id: string, day: number) =>
-    mean((ofSkill.get(id) ?? []).map((item: PracticeItem) => one.chance(item, day, item.seconds === null ? null : TARGET_BPM))) >= HELD;
+    mean(
+      (ofSkill.get(id) ?? []).map((item: PracticeItem) =>
+        one.chance(item, day, item.seconds === null ? null : TARGET_BPM),
+      ),
+    ) >= HELD;
   for (let day = 0; day < DAYS; day++) {
     for (const { id, one, days, chooses, lessonDay, log, next, goals } of students) {
       const [practises, form] = [days.unit() < one.diligence, Math.exp(days.normal(0, world.form))];
@@ -136,7 +159,15 @@ function livedBy(world: PracticeWorld, seed: number, policyOf: (skills: PolicySk
       const open = skills.flatMap((skill) =>
         log.has(skill.id) || skill.needs.every((need) => log.get(need)?.everClean) ? [skill.id] : [],
       );
-      const asked = policy({ student: id, day, open, rows, log, random: chooses, ...(wishing ? { goals } : {}) });
+      const asked = policy({
+        student: id,
+        day,
+        open,
+        rows,
+        log,
+        random: chooses,
+        ...(wishing ? { goals } : {}),
+      });
       const blocks = lesson ? BLOCKS.lesson : BLOCKS.home;
       for (let block = 0; block < blocks; block++) {
         const skill = asked[block % asked.length];
@@ -169,7 +200,8 @@ function livedBy(world: PracticeWorld, seed: number, policyOf: (skills: PolicySk
 }
 
 const plain = (policy: Policy) => () => policy;
-const ours = (skills: PolicySkill[]): Policy => makePolicy({ skills, minutes: BLOCKS.lesson * MINUTES_A_BLOCK });
+const ours = (skills: PolicySkill[]): Policy =>
+  makePolicy({ skills, minutes: BLOCKS.lesson * MINUTES_A_BLOCK });
 const POLICIES: readonly (readonly [string, (skills: PolicySkill[]) => Policy, boolean])[] = [
   ['syllabus order', plain(syllabusOrder), false],
   ['random frontier', plain(randomFrontier), false],
@@ -192,8 +224,12 @@ const sd = (values: readonly number[]) => {
   return Math.sqrt(mean(values.map((value) => (value - middle) ** 2)));
 };
 const shown = (value: number, digits = 2) => value.toFixed(digits);
-console.log(`${all('syllabus order').length} students of ${PRACTICE_WORLDS.length} worlds, ${DAYS} days, ${BLOCKS.home} blocks a day and ${BLOCKS.lesson} in a lesson`);
-console.log(`${''.padEnd(28)}${'held'.padStart(8)}${'spread'.padStart(8)}${'of wish'.padStart(9)}   held by world`);
+console.log(
+  `${all('syllabus order').length} students of ${PRACTICE_WORLDS.length} worlds, ${DAYS} days, ${BLOCKS.home} blocks a day and ${BLOCKS.lesson} in a lesson`,
+);
+console.log(
+  `${''.padEnd(28)}${'held'.padStart(8)}${'spread'.padStart(8)}${'of wish'.padStart(9)}   held by world`,
+);
 for (const [name] of POLICIES) {
   const each = all(name);
   const worlds = (outcomes.get(name) ?? []).map((world) => shown(mean(world.map(({ held }) => held)), 1));

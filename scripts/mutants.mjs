@@ -1153,7 +1153,12 @@ export const MUTANTS = [
   core('planning/worth.ts', 'Math.min(unlocks.most, ', 'Math.min(99, ', 'planning/worth'),
   core('planning/choose.ts', '{ most: limits.mostBlocks }', '{ most: 99 }', 'planning/choose'),
   core('planning/choose.ts', '{ least: minutes, most: minutes }', '{ most: minutes }', 'planning/choose'),
-  core('planning/choose.ts', '(longer) => longer > length', '(longer) => longer >= length', 'planning/choose'),
+  core(
+    'planning/choose.ts',
+    '(longer) => longer > length',
+    '(longer) => longer >= length',
+    'planning/choose',
+  ),
   core('planning/choose.ts', '(one.plays || uses.length > 0)', 'true', 'planning/choose'),
   core('planning/choose.ts', 'most: lessonMinutes / 2 - there.reviewMinutes', 'most: 99', 'planning/choose'),
   core('planning/choose.ts', '{ most: ids.length - 1 }', '{ most: ids.length }', 'planning/choose'),

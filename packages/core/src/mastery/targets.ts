@@ -1,21 +1,16 @@
 /**
  * What a skill asks of a hand at its target: the difficulty of its first drill with its tempo, and from where on a drill of
- * it is one of the hardest. Making a drill searches grips, for tenths of a second where it harmonises: which grips it comes
- * to is asked for the nearest of a few hands, once for all students, and how hard they are of the student's own.
+ * it is one of the hardest. Which grips a drill comes to is asked for the nearest of a few hands, how hard they are of the student's own.
  */
 import { evidenceOf } from '../drills/evidence';
 import { gripItem } from '../drills/grip-item';
 import type { Item } from '../drills/items';
-import { gripsOf, makeDrill } from '../drills/make-drill';
-import type { Recipe } from '../drills/recipe';
-import { makeHand, spanFactor, type Hand } from '../fretboard/hand';
-import type { Instrument } from '../fretboard/instrument';
+import { gripsOf } from '../drills/make-drill';
 import { recordedHand, type HandRecords } from '../hands/taught-hand';
-import { clamp } from '../kernel/number';
-import { must } from '../kernel/result';
 import type { Skill } from '../syllabus/skill';
 import { skillsOf } from '../syllabus/skills-of';
 import { difficultyLogits, tempoLoadOf, type ItemGrader } from './difficulty';
+import { sketchOf } from './near-hand';
 
 type Records = Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'>;
 
@@ -23,42 +18,6 @@ type Records = Pick<HandRecords, 'hands' | 'instruments' | 'difficultyFit'>;
 const NAMED: Item = { kind: 'key', key: 'C major' };
 /** Load of a skill whose first drill a hand of this size cannot hold. */
 const BEYOND_REACH_LOGITS = 4;
-/** Hands a tenth of the reference apart and necks 25 mm apart are taken for one when a drill chooses its grips (assumed). */
-const NEAR = { size: 10, scaleMm: 25 } as const;
-
-const nearHand = (hand: Hand): Hand =>
-  must(
-    makeHand({
-      sizeFactor: clamp(Math.round(spanFactor(hand) * NEAR.size) / NEAR.size, 0.6, 1.2),
-      thumbOver: hand.thumbOver,
-    }),
-  );
-
-const nearInstrument = ({ openPitches, scaleLengthMm, frets, capo }: Instrument): Instrument => ({
-  schemaVersion: 1,
-  openPitches,
-  scaleLengthMm: Math.round(scaleLengthMm / NEAR.scaleMm) * NEAR.scaleMm,
-  frets,
-  capo,
-  leftHanded: false,
-});
-
-/** Items of a drill as such a hand plays it; null where it cannot. What is kept is small: a few hands by the skills there are. */
-const made = new Map<string, readonly Item[] | null>();
-const MOST_MADE = 20_000;
-
-function itemsOf(recipe: Recipe, of: { readonly hand: Hand; readonly instrument: Instrument }) {
-  const near = { hand: nearHand(of.hand), instrument: nearInstrument(of.instrument) };
-  const key = JSON.stringify([recipe, near]);
-  let items = made.get(key);
-  if (items === undefined) {
-    const drill = makeDrill(recipe, near);
-    items = drill.ok ? drill.value.items : null;
-    if (made.size >= MOST_MADE) made.clear();
-    made.set(key, items);
-  }
-  return items;
-}
 
 /** Load of a skill's first drill at its target tempo, logits. @param now ms since 1970, whose hand is meant */
 export function targetLoad(skill: Skill, records: Records, grader: ItemGrader, now: number): number {
@@ -67,7 +26,7 @@ export function targetLoad(skill: Skill, records: Records, grader: ItemGrader, n
   // Of what is heard or named every item is as hard, whatever the drill draws.
   if (kind === 'hear' || kind === 'name')
     return difficultyLogits([NAMED], [NAMED], grader, records.difficultyFit);
-  const items = itemsOf(recipe, recordedHand(records, now));
+  const items = sketchOf(recipe, recordedHand(records, now))?.items;
   if (!items) return BEYOND_REACH_LOGITS;
   const own = skillsOf({ items, recipe }, { skills: [skill] })[0]?.items ?? items;
   const load = difficultyLogits(own, items, grader, records.difficultyFit);

@@ -1,22 +1,20 @@
 /**
- * What could be done in a lesson: the skills that are worth most to this student now, each as a block with a drill made for this
- * hand. What it is worth is asked of all, a drill is made only of those that may come in.
+ * What could be done in a lesson: the skills that are worth most to this student now. What a visit is worth is asked of all; how
+ * a drill would lie is asked of a hand near this one, and the drill itself is made only of what is chosen (`fitted-drill.ts`).
  */
-import { setsTempo, withTempo } from '../drills/fields';
-import { easier, gripsOf, makeDrill } from '../drills/make-drill';
-import { overLimit, type TaughtHand } from '../hands/taught-hand';
-import { changeLoop, type Drill, type NamedGrip, type Recipe } from '../drills/recipe';
-import type { Reason } from '../effort/explain';
 import { isQuiet } from '../drills/evidence';
-import { cleanChance, forgettingLoad } from '../mastery/ability';
+import { gripsOf } from '../drills/make-drill';
+import type { Recipe } from '../drills/recipe';
+import { overLimit, type TaughtHand } from '../hands/taught-hand';
 import { DAY_MS, MASTERY } from '../mastery/constants';
-import { FIRST_STABILITY_DAYS, forgottenAfter, stabilityAfter } from '../mastery/memory';
-import { targetLoad } from '../mastery/targets';
+import { makeGrader, type ItemGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
-import { difficultyLogits, makeGrader, tempoLoadOf, type ItemGrader } from '../mastery/difficulty';
+import { FIRST_STABILITY_DAYS, forgottenAfter, stabilityAfter } from '../mastery/memory';
+import { sketchOf, type DrillSketch } from '../mastery/near-hand';
 import type { StudentState } from '../mastery/replay';
-import { skillShift } from '../mastery/studio-fit';
 import type { SkillState } from '../mastery/skill-state';
+import { skillShift } from '../mastery/studio-fit';
+import { targetLoad } from '../mastery/targets';
 import { skillsOf } from '../syllabus/skills-of';
 import { isUse, ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
 import type { Choice } from './choose';
@@ -24,9 +22,6 @@ import type { BlockKind } from './plan';
 import { waitingFor, worthOf, type Clock, type Prospect } from './worth';
 
 const WORTH = {
-  /** Drills are set where about so many come clean: of tempo and notch, not of what is worth practising. */
-  bestChance: 0.8,
-  near: 0.12,
   /** A goal without a day, and what leads to it a step before. */
   goal: 1.6,
   goalPerStep: 0.7,
@@ -37,6 +32,9 @@ const WORTH = {
 
 /** What e times the takes and the days add, logits, and the takes after which that begins to tell: voice one of the estimator. */
 const PRACTICE = { perRows: 1.2, perDays: 0.62, rowScale: 12 } as const;
+
+/** A grip this much over the limit on a hand near this one may be under it on this one, grade points. */
+const NEAR_POINTS = 3;
 
 /** Candidates of each kind, the most worth first: enough for any lesson, few enough to be quick. */
 const TRIED = { met: 18, new: 6, use: 8, trouble: 4 } as const;
@@ -51,14 +49,14 @@ const LENGTHS = {
   use: [3, 4, 5, 6, 8],
 } as const;
 
+/** A skill that might come in: what the choice asks about, as a hand near this one plays it. Its own drill is made once it is chosen. */
 export interface Candidate extends Choice {
   readonly skill: Skill;
   readonly state: SkillState;
+  /** Skills that wait for it alone. */
+  readonly unlocks: number;
+  /** The first drill of it that such a hand can play. */
   readonly recipe: Recipe;
-  readonly drill: Drill;
-  /** Chance that the drill comes clean now, 0 to 1. */
-  readonly chance: number;
-  readonly because: Reason;
 }
 
 export interface CandidateContext {
@@ -191,14 +189,13 @@ function prospectOf(own: SkillState, target: number, now: number): Prospect {
 
 /** Candidates for a lesson, the most worth first; what this hand cannot be asked is left out. */
 export function lessonCandidates(state: StudentState, context: CandidateContext): Candidate[] {
-  const grader = makeGrader(context.taught, stageOf(state.experience));
   const ranked = rankedSkills(state, context);
   const made = (list: readonly Ranked[], most: number): Candidate[] => {
     const found: Candidate[] = [];
     for (const one of list) {
       if (found.length >= most) break;
-      const fitted = fittedDrill(one.skill, one.state, context, grader);
-      if (fitted) found.push(describe(one, fitted, context));
+      const candidate = sketched(one, context);
+      if (candidate) found.push(candidate);
     }
     return found;
   };
@@ -238,101 +235,44 @@ function kindOf(
   return 'repair';
 }
 
-const offBest = (chance: number): number => Math.abs(chance - WORTH.bestChance);
-
-/** The first recipe within this hand's grip limit, made easier while its chance is low. */
-function fittedDrill(
-  skill: Skill,
-  own: SkillState,
+/** Null where no hand of this size can be asked for any of its drills. */
+function sketched(
+  { skill, state, kind, worth, unlocks }: Ranked,
   context: CandidateContext,
-  grader: ItemGrader,
-): { recipe: Recipe; drill: Drill; chance: number } | null {
-  let best: { recipe: Recipe; drill: Drill; chance: number } | null = null;
-  for (const practice of ownDrills(skill)) {
-    const recipe = atLastTempo(practice, own, skill);
-    const drill = makeDrill(recipe, context.taught);
-    if (!drill.ok || overLimit(drill.value.heaviestGrip, context.taught) > 0) continue;
-    const fitted = { recipe, drill: drill.value, chance: chanceOf(drill.value, own, skill, context, grader) };
-    if (!best || offBest(fitted.chance) < offBest(best.chance)) best = fitted;
-    // Near enough: the others take time to make and teach no more.
-    if (offBest(best.chance) < WORTH.near) break;
-  }
-  for (let notch = 0; best && best.drill.tempoBpm !== null && best.chance < 0.6 && notch < 4; notch++) {
-    const lighter = easier(best.recipe, context.taught);
-    // Only tempo gives way here; another grip would be another thing to learn.
-    if (!lighter.ok || !onlyTempoOf(best.recipe, lighter.value)) break;
-    const drill = makeDrill(lighter.value, context.taught);
-    if (!drill.ok || !stillTrains(drill.value, skill, context)) break;
-    best = {
-      recipe: lighter.value,
-      drill: drill.value,
-      chance: chanceOf(drill.value, own, skill, context, grader),
+): Candidate | null {
+  for (const recipe of ownDrills(skill)) {
+    const sketch = fitting(recipe, context);
+    if (!sketch) continue;
+    const held = (state.chance?.mean ?? 0) > WORTH.held;
+    return {
+      id: `${kind}:${skill.id}`,
+      kind,
+      skillId: skill.id,
+      strand: skill.strand,
+      family: recipe.family,
+      worth,
+      held,
+      use: kind === 'apply',
+      plays: !isQuiet(recipe),
+      barreShare: sketch.barreShare,
+      lengths: LENGTHS[lengthsOf(kind, held, state)],
+      exercises:
+        kind === 'apply'
+          ? skillsOf({ items: sketch.items, recipe }, context.syllabus).map((found) => found.skill.id)
+          : [skill.id],
+      skill,
+      state,
+      unlocks,
+      recipe,
     };
   }
-  return best;
+  return null;
 }
 
-/** Whether two recipes are one but for their tempo. */
-function onlyTempoOf(a: Recipe, b: Recipe): boolean {
-  const rest = ({ family, parameters, seed }: Recipe) =>
-    JSON.stringify([family, { ...parameters, tempoBpm: 0 }, seed]);
-  return rest(a) === rest(b);
-}
-
-function stillTrains(drill: Drill, skill: Skill, context: CandidateContext): boolean {
-  return skillsOf(drill, { ...context.syllabus, skills: [skill] }).length > 0;
-}
-
-function atLastTempo(recipe: Recipe, own: SkillState, skill: Skill): Recipe {
-  if (!setsTempo(recipe) || own.lastBpm === null) return recipe;
-  const next = own.lastClean ? Math.min(skill.targetBpm ?? own.lastBpm, own.lastBpm + 3) : own.lastBpm - 2;
-  return withTempo(recipe, next);
-}
-
-/** P(clean) of a drill now: the skill's belief against the drill's own items, tempo and what recall is lost. */
-function chanceOf(
-  drill: Drill,
-  own: SkillState,
-  skill: Skill,
-  context: CandidateContext,
-  grader: ItemGrader,
-): number {
-  const items = skillsOf(drill, { ...context.syllabus, skills: [skill] })[0]?.items ?? drill.items;
-  const { difficultyFit } = context.taught;
-  const difficulty =
-    difficultyLogits(items, drill.items, grader, difficultyFit) + skillShift(difficultyFit, skill.id);
-  const load = difficulty + tempoLoadOf(drill, drill.tempoBpm, grader);
-  return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
-}
-
-function describe(
-  { skill, state, kind, worth, unlocks }: Ranked,
-  fitted: { recipe: Recipe; drill: Drill; chance: number },
-  context: CandidateContext,
-): Candidate {
-  const use = kind === 'apply';
-  const held = (state.chance?.mean ?? 0) > WORTH.held;
-  const { recipe, drill, chance } = fitted;
-  return {
-    id: `${kind}:${skill.id}`,
-    kind,
-    skillId: skill.id,
-    strand: skill.strand,
-    family: recipe.family,
-    worth,
-    held,
-    use,
-    plays: !isQuiet(recipe),
-    barreShare: barreShare(drill),
-    lengths: LENGTHS[lengthsOf(kind, held, state)],
-    exercises: skillsOf(drill, context.syllabus).map((found) => found.skill.id),
-    skill,
-    state,
-    recipe,
-    drill,
-    chance,
-    because: reasonOf(kind, state, chance, unlocks, context.goals.includes(skill.id)),
-  };
+/** A drill as a hand near this one plays it, where its heaviest grip is not far over what this one is asked. */
+function fitting(recipe: Recipe, { taught }: CandidateContext): DrillSketch | null {
+  const sketch = sketchOf(recipe, taught);
+  return sketch && overLimit(sketch.heaviestGrip, taught) <= NEAR_POINTS ? sketch : null;
 }
 
 function lengthsOf(kind: BlockKind, held: boolean, { marks }: SkillState): keyof typeof LENGTHS {
@@ -342,87 +282,26 @@ function lengthsOf(kind: BlockKind, held: boolean, { marks }: SkillState): keyof
   return marks.slipping || marks.stuck ? 'mended' : 'work';
 }
 
-/** Share of a block's minutes in which a barre is pressed: work against work and rest of its bursts. */
-function barreShare({ hasBarre, bursts }: Drill): number {
-  return hasBarre ? bursts.workSeconds / (bursts.workSeconds + bursts.restSeconds) : 0;
-}
-
-function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: number, goal: boolean): Reason {
-  const percent = Math.round(100 * chance);
-  const number = own.chance ? Math.round(100 * own.chance.mean) : 0;
-  if (own.marks.stuck) return { code: 'because.stuck', values: { takes: own.attempts, number } };
-  if (own.marks.slipping) {
-    return {
-      code: 'because.slipping',
-      values: { number, was: Math.round(100 * (own.peak?.mean ?? 0)), on: own.peak?.at ?? 0 },
-    };
-  }
-  if (kind === 'review')
-    return {
-      code: 'because.due',
-      values: { number, recall: Math.round(100 * (own.recall ?? 0)), on: own.lastAt ?? 0 },
-    };
-  if (kind === 'repair' && own.attempts < 5)
-    return { code: 'because.guess', values: { number, takes: own.attempts, chance: percent } };
-  if (kind === 'repair') return { code: 'because.half', values: { number, chance: percent } };
-  if (kind === 'apply') return { code: 'because.use', values: { number, chance: percent } };
-  return {
-    code: goal ? 'because.goal' : unlocks ? 'because.unlocks' : 'because.open',
-    values: { unlocks, chance: percent },
-  };
-}
-
 /**
- * The new thing put to use: its own drill of use, else a loop of its grip with one that is held, else, where a hand plays, the thing
- * itself once more. Null for what is heard or named and has no use of its own.
+ * The new thing put to use: its own drill of use, else its grip in a loop or, where a hand plays, the thing itself once more. Null
+ * for what is heard or named and has no use of its own.
  */
-export function useOfNew(fresh: Candidate, state: StudentState, context: CandidateContext): Candidate | null {
+export function useOfNew(fresh: Candidate, context: CandidateContext): Candidate | null {
   const own = fresh.skill.practice.find(({ step }) => step === 'use');
-  const drill = own ? makeDrill(own.recipe, context.taught) : null;
-  const fits = own && drill?.ok && overLimit(drill.value.heaviestGrip, context.taught) <= 0;
-  const made = fits ? { recipe: own.recipe, drill: drill.value } : useOf(fresh, state, context);
-  if (!made && !fresh.plays) return null;
-  const { recipe, drill: used } = made ?? fresh;
+  const sketch = own ? fitting(own.recipe, context) : null;
+  const loops = gripsOf(fresh.recipe).length > 0;
+  if (!sketch && !fresh.plays && !loops) return null;
+  const recipe = own && sketch ? own.recipe : fresh.recipe;
   return {
     ...fresh,
     id: `apply:${fresh.skill.id}`,
     kind: 'apply',
     use: true,
     recipe,
-    drill: used,
-    family: recipe.family,
-    barreShare: barreShare(used),
+    family: sketch || !loops ? recipe.family : 'change loop',
+    barreShare: sketch?.barreShare ?? fresh.barreShare,
     worth: fresh.worth * WORTH.useOfNew,
-    because: {
-      code: made && !fits ? 'because.uses-new' : 'because.used-at-once',
-      values: { skill: fresh.skill.id },
-    },
     lengths: LENGTHS.use,
-    exercises: [fresh.skill.id],
     onlyWith: fresh.skill.id,
   };
 }
-
-/** A loop that uses a skill's grip next to one the student holds best, for when no progression contains it. */
-function useOf(
-  candidate: Candidate,
-  state: StudentState,
-  context: CandidateContext,
-): { recipe: Recipe; drill: Drill } | null {
-  const grip = lastGrip(candidate.recipe);
-  if (!grip) return null;
-  const held = [...state.skills]
-    .filter((one) => one.chance !== null && one.skillId !== candidate.skill.id)
-    .sort((a, b) => (b.chance?.mean ?? 0) - (a.chance?.mean ?? 0));
-  for (const one of held) {
-    const skill = context.syllabus.skills.find((found) => found.id === one.skillId);
-    const partner = skill && !skill.barre ? lastGrip(skill.practice[0].recipe) : null;
-    if (!partner || partner.frets.join() === grip.frets.join()) continue;
-    const recipe = changeLoop({ grips: [partner, grip], beatsEach: 4 });
-    const drill = makeDrill(recipe, context.taught);
-    if (drill.ok) return { recipe, drill: drill.value };
-  }
-  return null;
-}
-
-const lastGrip = (recipe: Recipe): NamedGrip | null => gripsOf(recipe).at(-1) ?? null;

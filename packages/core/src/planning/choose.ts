@@ -81,14 +81,28 @@ const named = (id: string, minutes: number): string => `${id}@${minutes}`;
 
 /** A programme that can be asked again with another set of blocks forbidden. */
 export class Chooser<C extends Choice> {
-  private readonly byId: ReadonlyMap<string, C>;
+  private readonly byId: Map<string, C>;
   private readonly forbidden: (readonly string[])[] = [];
 
   constructor(
-    private readonly choices: readonly C[],
+    choices: readonly C[],
     private readonly limits: ChooseLimits,
   ) {
     this.byId = new Map(choices.map((choice) => [choice.id, choice]));
+  }
+
+  private get choices(): readonly C[] {
+    return [...this.byId.values()];
+  }
+
+  /** It turned out that it cannot be. */
+  drop(id: string): void {
+    this.byId.delete(id);
+  }
+
+  /** More is known of it now. */
+  put(choice: C): void {
+    this.byId.set(choice.id, choice);
   }
 
   /** These blocks together are not chosen again, at any length. */
@@ -165,7 +179,7 @@ export class Chooser<C extends Choice> {
         all(() => true),
       );
     this.boundUses(model, lifted, taken);
-    if (limits.mended)
+    if (choices.some(({ skillId }) => skillId === limits.mended))
       model.bound(
         'mended',
         { least: 1 },
@@ -260,7 +274,9 @@ export class Chooser<C extends Choice> {
         model.bound(`shorter ${named(choice.id, length)}`, { most: 0 }, [
           [named(choice.id, length), 1],
           ...open.flatMap((one) =>
-            one.lengths.filter((longer) => longer > length).map((longer) => [named(one.id, longer), -1] as const),
+            one.lengths
+              .filter((longer) => longer > length)
+              .map((longer) => [named(one.id, longer), -1] as const),
           ),
         ]);
   }

@@ -7,9 +7,12 @@ import { fail, ok, type Result } from '../kernel/result';
 import { makeDrill } from '../drills/make-drill';
 import { isQuiet } from '../drills/evidence';
 import { warmUp } from '../drills/recipe';
+import { makeGrader } from '../mastery/difficulty';
+import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
 import { fallOf, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
+import { madeFor, type Made } from './fitted-drill';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
 import { leftOutOf } from './left-out';
 import { orderOf, type Placed } from './order';
@@ -89,7 +92,7 @@ async function playingPlan(
       ? []
       : [takeHomeBlock()];
   const free = minutes - planMinutes(locked) - planMinutes(opening) - planMinutes(closing);
-  const choices = withUses(all, state, context);
+  const choices = withUses(all, context);
   const asked = limitsOf(all, [...opening, ...locked], free, constraints);
   const laid = await lay(choices, asked, {
     opening: opening.map((block) => placed(block, context)),
@@ -97,6 +100,7 @@ async function playingPlan(
     closing: closing.map((block) => placed(block, context)),
     mostLoad: limits.load,
     halves: returning,
+    made: maker(state, context),
     clock,
   });
   return {
@@ -156,12 +160,10 @@ function limitsOf(
 }
 
 /** With a use of each new thing that no candidate uses. */
-function withUses(all: readonly Candidate[], state: StudentState, context: CandidateContext): Candidate[] {
-  return [
-    ...all,
-    ...all.flatMap((fresh) => (fresh.kind === 'new' ? (useOfNew(fresh, state, context) ?? []) : [])),
-  ];
-}
+const withUses = (all: readonly Candidate[], context: CandidateContext): Candidate[] => [
+  ...all,
+  ...all.flatMap((fresh) => (fresh.kind === 'new' ? (useOfNew(fresh, context) ?? []) : [])),
+];
 
 interface Laid {
   readonly row: readonly Placed[];
@@ -176,7 +178,20 @@ interface Around {
   readonly mostLoad: number;
   /** Half of every block is rest: playing comes back after pain. */
   readonly halves: boolean;
+  /** The drill of a candidate for this hand; null where it can play none. */
+  readonly made: (one: Candidate) => Made | null;
   readonly clock: () => number;
+}
+
+/** Makes each drill once. */
+function maker(state: StudentState, context: CandidateContext): Around['made'] {
+  const grader = makeGrader(context.taught, stageOf(state.experience));
+  const known = new Map<string, Made | null>();
+  return (one) => {
+    let made = known.get(one.id);
+    if (made === undefined) known.set(one.id, (made = madeFor(one, state, context, grader)));
+    return made;
+  };
 }
 
 /** Chooses and orders: a set that has no order is not chosen again; a hand loaded past its limit rests longer. */
@@ -185,10 +200,13 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
   let spare: { readonly row: readonly Placed[]; readonly found: Laid } | null = null;
   for (const rest of restsOf(limits)) {
     const chooser = new Chooser(choices, { ...limits, rest });
-    for (let set = 0; set < PLAN.sets && around.clock() < until; set++) {
+    for (let set = 0; set < PLAN.sets && around.clock() < until;) {
       const found = await chooser.best(Math.max(0.05, (until - around.clock()) / 1000));
       if (!found) break;
-      const blocks = found.chosen.map(({ choice, minutes }) => placedChoice(choice, minutes, around.halves));
+      const blocks = placedAll(found.chosen, chooser, limits, around);
+      // A hand near this one could, this one cannot: chosen again by what is known now.
+      if (!blocks) continue;
+      set++;
       const resting = limits.minutes - planMinutes(blocks.map(({ block }) => block));
       const open = [
         ...around.locked,
@@ -214,6 +232,33 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
   return { row: [...around.opening, ...around.locked, ...rest, ...around.closing], chosen: [], lifted: [] };
 }
 
+/** The chosen blocks with their drills; null where making them showed that they are not as they looked, which the chooser is told. */
+function placedAll(
+  chosen: readonly Chosen<Candidate>[],
+  chooser: Chooser<Candidate>,
+  limits: ChooseLimits,
+  { made, halves }: Around,
+): readonly Placed[] | null {
+  let asLooked = true;
+  let barreMinutes = 0;
+  const blocks = chosen.flatMap(({ choice, minutes }) => {
+    const drill = made(choice);
+    if (!drill) {
+      chooser.drop(choice.id);
+      asLooked = false;
+      return [];
+    }
+    barreMinutes += minutes * drill.barreShare;
+    return [placedChoice(choice, drill, minutes, halves)];
+  });
+  if (barreMinutes > limits.barreMinutes + 1e-9) {
+    const off = chosen.filter(({ choice }) => (made(choice)?.barreShare ?? 0) !== choice.barreShare);
+    for (const { choice } of off) chooser.put({ ...choice, barreShare: made(choice)?.barreShare ?? 0 });
+    asLooked = false;
+  }
+  return asLooked ? blocks : null;
+}
+
 /** Rests that are tried: one if it helps, then ever longer ones, up to a third of the lesson. */
 function restsOf({ lessonMinutes, minutes, rest }: ChooseLimits): ChooseLimits['rest'][] {
   const longer: ChooseLimits['rest'][] = [];
@@ -235,25 +280,25 @@ function placed(block: PlanBlock, { taught, syllabus }: CandidateContext): Place
 }
 
 /** After pain half of the minutes are played. */
-function placedChoice(choice: Candidate, minutes: number, halves: boolean): Placed {
+function placedChoice(choice: Candidate, made: Made, minutes: number, halves: boolean): Placed {
   const lasting = halves ? Math.max(1, Math.floor(minutes / 2)) : minutes;
   return {
     block: {
       id: choice.id,
       kind: choice.kind,
       minutes: lasting,
-      title: { code: 'title.skill', values: { skill: choice.skill.name, family: choice.recipe.family } },
-      because: choice.because,
+      title: { code: 'title.skill', values: { skill: choice.skill.name, family: made.recipe.family } },
+      because: made.because,
       skillId: choice.skill.id,
-      recipe: choice.recipe,
-      effort: choice.drill.effort,
-      barreMinutes: lasting * choice.barreShare,
+      recipe: made.recipe,
+      effort: made.drill.effort,
+      barreMinutes: lasting * made.barreShare,
       locked: false,
     },
-    family: choice.family,
+    family: made.recipe.family,
     exercises: choice.exercises,
     // What is new is never what a lesson ends on, however likely its first try.
-    chance: choice.kind === 'new' ? 0 : choice.chance,
+    chance: choice.kind === 'new' ? 0 : made.chance,
   };
 }
 

@@ -40,7 +40,14 @@ export interface LessonPlan {
 }
 
 /** Rules that give way, in this order, where nothing fits; pain, hand, minutes and locked blocks never do. */
-export const LIFTED_IN_TURN = ['strands', 'music', 'reviews', 'something new', 'blocks', 'use of the new'] as const;
+export const LIFTED_IN_TURN = [
+  'strands',
+  'music',
+  'reviews',
+  'something new',
+  'blocks',
+  'use of the new',
+] as const;
 export type LiftedRule = (typeof LIFTED_IN_TURN)[number];
 
 /** Sum of a plan's minutes. */
