@@ -142,5 +142,5 @@ export const instrumentFor = (drill: Pick<DrillOf<AnyRecipe>, 'capo'>, instrumen
 export const TEMPO_POINTS = 12;
 
 /** Share of its minutes in which a barre is pressed, 0 to 1: work against work and rest of its bursts. */
-export const barreShare = ({ hasBarre, bursts }: Pick<DrillOf<unknown>, 'hasBarre' | 'bursts'>): number =>
+export const barreShare = ({ hasBarre, bursts }: Pick<DrillOf<AnyRecipe>, 'hasBarre' | 'bursts'>): number =>
   hasBarre ? bursts.workSeconds / (bursts.workSeconds + bursts.restSeconds) : 0;
