@@ -130,7 +130,8 @@ function livedBy(
 ): Outcome[] {
   const random = seededRandom(seed);
   const items = practiceItems(random.fork('items'));
-  const ofSkill = Map.groupBy(items, ({ skill }) => `k${skill}`);
+  const ofSkill = new Map<string, PracticeItem[]>();
+  for (const item of items) ofSkill.set(`k${item.skill}`, [...(ofSkill.get(`k${item.skill}`) ?? []), item]);
   const skills = graph(ofSkill.size, random.fork('graph'));
   const policy = policyOf(skills);
   const rows: TrueRow[] = [];
