@@ -68,18 +68,22 @@ async function firstBoard(world: World, what: string): Promise<void> {
   seat.leave();
 }
 
-/** The Board right after somebody's take, again and again. */
+/** The Board right after somebody's take, and the page of who took it, in turn. */
 async function afterTakes(world: World, what: string): Promise<void> {
   const [seat] = await seated(world.url, 1);
   const students = (await seat.json<{ students: { id: string; takes: number }[] }>('/api/board')).students;
   const answers: Answer[] = [];
+  const pages: Answer[] = [];
   for (let i = 0; i < 20; i++) {
     const { id } = students[(i * 7) % students.length];
     const answer = await seat.json<{ stored: string[] }>('/api/events', 'POST', { events: [takeOf(id, i)] });
     if (answer.stored.length !== 1) throw new Error(JSON.stringify(answer));
-    answers.push(await seat.ask('/api/board'));
+    const first = i % 2 ? pages : answers;
+    first.push(await seat.ask(i % 2 ? `/api/students/${id}` : '/api/board'));
   }
-  console.log(`${what}, the Board right after a take: ${times(answers)}`);
+  console.log(
+    `${what}, the Board right after a take: ${times(answers)}; the student's page: ${times(pages)}`,
+  );
   seat.leave();
 }
 

@@ -53,6 +53,7 @@ test('no third of one family in a row; two are', () => {
   expect(ids(orderOf([], [...same, placed('d')], [], RULES))).toEqual(['a', 'b', 'd', 'c']);
   expect(orderOf([], same, [], RULES)).toBeNull();
   expect(ids(orderOf([], same.slice(1), [], RULES))).toEqual(['b', 'c']);
+  expect(ids(orderOf([warm], same.slice(1), [], RULES))).toEqual(['warm', 'b', 'c']);
 });
 
 test('a thing is learned before it is used', () => {

@@ -80,7 +80,9 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
         >
         <div class="what">
           <div class="spread">
-            <b class="title"
+            <b
+              class="title"
+              :title="block.minutes < 4 ? `${say(block.title)} · ${say(block.because)}` : undefined"
               >{{ say(block.title)
               }}<span v-if="block.minutes < 4" class="brief"> · {{ say(block.because) }}</span></b
             ><span class="kind"
@@ -228,7 +230,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   white-space: nowrap;
 }
 /* Three minutes are one line: their colour and their name say of what kind they are. */
-.block.short .title {
+.block.short:not(.on) .title {
   white-space: nowrap;
   text-overflow: ellipsis;
 }
@@ -243,7 +245,7 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
 }
 /* On a phone the plan is a list: minutes as figures, blocks as high as their words, all that can be done with the picked one. */
 @media (max-width: 600px) {
-  .block.short .title {
+  .block.short:not(.on) .title {
     white-space: normal;
   }
   .time {
