@@ -1,13 +1,19 @@
-/** Simulated students for the proofs: fourteen weeks of takes each, by a hand whose truth no estimator reads. */
-import { averageHand, makeHand, standardGuitar, type Hand } from '@finch/core/fretboard';
-import { PRIOR_FIT } from '@finch/core/hands';
+/**
+ * Simulated students for the proofs: fourteen weeks of takes each, by a hand whose truth no estimator reads; and those of the demo.
+ */
+import { averageHand, makeHand, standardGuitar, type Hand, type Instrument } from '@finch/core/fretboard';
+import { PRIOR_FIT, type HandLimits } from '@finch/core/hands';
 import { must, seededRandom } from '@finch/core/kernel';
 import { type EventOf, type ReplayContext } from '@finch/core/mastery';
 import { liveThrough, type LivedTake } from '@finch/core/simulation';
 import { firstSyllabus } from '@finch/core/syllabus';
+import { CAST, type CastMember } from '../packages/server/src/demo/cast';
+import { castLife, lessonDaysOf } from '../packages/server/src/demo/cast-life';
 
 export const START = Date.UTC(2026, 1, 2);
 export const DAYS = 98;
+/** Eight in the morning of the last day. */
+export const DEMO_NOW = START + ((DAYS - 1) * 24 + 8) * 3_600_000;
 
 export interface SimulatedStudent {
   readonly lived: readonly LivedTake[];
@@ -78,4 +84,31 @@ export function simulatedStudent(seed: number): SimulatedStudent {
     playedFor: [{ from: new Date(START).toISOString(), value: { months: played.months } }],
   };
   return { lived, events, context, hand };
+}
+
+export interface DemoStudent extends Omit<SimulatedStudent, 'lived'> {
+  readonly member: CastMember;
+  readonly instrument: Instrument;
+  readonly limits: HandLimits;
+}
+
+/** The demo's students at eight in the morning of its last day. */
+export function demoStudents(): DemoStudent[] {
+  return CAST.map((member, index) => {
+    const past = lessonDaysOf(member).filter((day) => day < DAYS - 1);
+    const { hand, instrument, limits, lived } = castLife(member, index, past);
+    const from = new Date(START).toISOString();
+    const events = lived.map(eventOf).filter(({ take }) => Date.parse(take.startedAt) < DEMO_NOW);
+    const context: ReplayContext = {
+      syllabus: firstSyllabus,
+      hands: [{ from, value: hand }],
+      instruments: [{ from, value: instrument }],
+      difficultyFit: PRIOR_FIT,
+      timeZone: 'UTC',
+      playedFor: member.unsaid
+        ? []
+        : [{ from: new Date(DEMO_NOW).toISOString(), value: { months: member.played } }],
+    };
+    return { member, hand, instrument, limits, events, context };
+  });
 }

@@ -8,6 +8,7 @@ import { makeDrill } from '../drills/make-drill';
 import type { Recipe } from '../drills/recipe';
 import { makeHand, spanFactor, type Hand } from '../fretboard/hand';
 import type { Instrument } from '../fretboard/instrument';
+import { DEFAULT_LIMITS, type HandLimits } from '../hands/limits';
 import { clamp } from '../kernel/number';
 import { must } from '../kernel/result';
 
@@ -19,7 +20,7 @@ export interface DrillSketch {
 }
 
 /** Hands a tenth of the reference apart and necks 25 mm apart are taken for one when a drill chooses its grips (assumed). */
-const NEAR = { size: 10, scaleMm: 25 } as const;
+const NEAR = { size: 10, scaleMm: 25, gripEffort: 4 } as const;
 
 const nearHand = (hand: Hand): Hand =>
   must(
@@ -38,16 +39,25 @@ const nearInstrument = ({ openPitches, scaleLengthMm, frets, capo }: Instrument)
   leftHanded: false,
 });
 
+const nearLimits = (gripEffort: number): HandLimits => ({
+  ...DEFAULT_LIMITS,
+  gripEffort: Math.ceil(gripEffort / NEAR.gripEffort) * NEAR.gripEffort,
+});
+
 /** What is kept is small: a few hands by the drills there are. */
 const made = new Map<string, DrillSketch | null>();
 const MOST_MADE = 20_000;
 
-/** Null where such a hand cannot play it. */
+/** Null where such a hand cannot play it. @param of with a limit of grips, drills look for lighter ones */
 export function sketchOf(
   recipe: Recipe,
-  of: { readonly hand: Hand; readonly instrument: Instrument },
+  of: { readonly hand: Hand; readonly instrument: Instrument; readonly gripEffort?: number },
 ): DrillSketch | null {
-  const near = { hand: nearHand(of.hand), instrument: nearInstrument(of.instrument) };
+  const near = {
+    hand: nearHand(of.hand),
+    instrument: nearInstrument(of.instrument),
+    ...(of.gripEffort === undefined ? {} : { limits: nearLimits(of.gripEffort) }),
+  };
   const key = JSON.stringify([recipe, near]);
   let sketch = made.get(key);
   if (sketch === undefined) {

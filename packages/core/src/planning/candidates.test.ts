@@ -1,6 +1,8 @@
 /** What could be done in a lesson, and why not: needs, slipping, waived skills, goals, tempi. */
-import { tempoOf } from '../drills';
-import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { makeDrill, tempoOf } from '../drills';
+import { makeHand } from '../fretboard';
+import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { must } from '../kernel';
 import { replay, stageOf, type SkillState, type StudentState } from '../mastery';
 import { makeGrader } from '../mastery/difficulty';
 import { firstSyllabus, isUse, ownDrills } from '../syllabus';
@@ -86,6 +88,37 @@ test('of each kind only the best are made, the most worth first, and what is in 
   const left = ids.slice(0, 60).find((id) => !plain.some(({ skillId }) => skillId === id)) ?? '';
   const stuck = { ...begun, marks: { due: false, slipping: false, stuck: true } };
   expect(all({ ...given, [left]: stuck }).map(({ skillId }) => skillId)).toContain(left);
+});
+
+test('what is begun and rough is mended at length, however few its takes; what is half done is not', () => {
+  const [id] = firstSyllabus.skills.filter((skill) => !isUse(skill)).map((one) => one.id);
+  const at = (mean: number) =>
+    of(id, { [id]: { attempts: 1, state: 'rough' as const, chance: { mean, low: 0, high: 1 } } });
+  expect(at(0.39)?.lengths).toEqual([5, 6, 7]);
+  expect(at(0.41)?.lengths).toEqual([3, 4, 5, 6, 7]);
+});
+
+test('music that was never played is told from what is played, and both kinds are looked at', () => {
+  const uses = firstSyllabus.skills.filter(isUse).map(({ id }) => id);
+  const played = { attempts: 9, state: 'workable' as const, chance: { mean: 0.6, low: 0.5, high: 0.7 } };
+  const open = Object.fromEntries(firstSyllabus.skills.map(({ id }) => [id, { ...held, attempts: 0 }]));
+  const given = { ...open, ...Object.fromEntries(uses.slice(0, 12).map((id) => [id, played])) };
+  const music = all(given).filter(({ kind }) => kind === 'apply');
+  expect(music.filter(({ unmet }) => unmet)).toHaveLength(3);
+  expect(music.filter(({ unmet }) => !unmet)).toHaveLength(6);
+});
+
+test('a drill that is too heavy as it is comes with lighter grips where there are any', () => {
+  const task = firstSyllabus.skills.find(({ id }) => id === 'scales.one-string');
+  if (!task) throw new Error('no such skill');
+  const rough = { attempts: 2, state: 'rough' as const, chance: { mean: 0.2, low: 0, high: 0.5 } };
+  const gripEffort = 48;
+  const hand = must(makeHand({ sizeFactor: 0.8 }));
+  const taught = { ...context.taught, hand, limits: must(makeLimits({ gripEffort })) };
+  const free = makeDrill(task.practice[0].recipe, { hand, instrument: taught.instrument });
+  // A hand without limits is given grips over this one's.
+  expect(free.ok && free.value.heaviestGrip).toBeGreaterThan(gripEffort + 3);
+  expect(of(task.id, { [task.id]: rough }, { taught })?.kind).toBe('repair');
 });
 
 test('what slips is repaired, what is due is reviewed, what is held and not due is left', () => {

@@ -37,7 +37,10 @@ const PRACTICE = { perRows: 1.2, perDays: 0.62, rowScale: 12 } as const;
 const NEAR_POINTS = 3;
 
 /** Candidates of each kind, the most worth first: enough for any lesson, few enough to be quick. */
-const TRIED = { met: 18, new: 6, use: 8, trouble: 4 } as const;
+const TRIED = { met: 18, new: 6, use: 6, freshUse: 3, trouble: 6 } as const;
+
+/** What is begun and comes clean less often than this is in trouble, however few its takes (our assumption). */
+const ROUGH = 0.4;
 
 /** Minutes a block may have. One that is held is short, what is mended is not; only music is long. */
 const LENGTHS = {
@@ -70,6 +73,10 @@ export interface CandidateContext {
 
 export const ONCE_CLEAN = (state: SkillState) =>
   state.everClean || state.state === 'clean' || state.state === 'settled';
+
+/** What slips, is stuck, or is begun and rough: a teacher carries it on before much else is begun. */
+export const inTrouble = ({ marks, attempts, chance }: SkillState): boolean =>
+  marks.slipping || marks.stuck || (attempts > 0 && chance !== null && chance.mean < ROUGH);
 
 /** Whether the needs of a skill were once clean and have not slipped since. */
 export function isOpen(
@@ -200,19 +207,27 @@ export function lessonCandidates(state: StudentState, context: CandidateContext)
     return found;
   };
   const of = (which: (one: Ranked) => boolean) => ranked.filter(which);
-  const inTrouble = of(({ state: { marks } }) => marks.slipping || marks.stuck).sort(
-    (a, b) =>
-      Number(b.state.marks.slipping) - Number(a.state.marks.slipping) || fallOf(b.state) - fallOf(a.state),
+  const trouble = of(({ state: own }) => inTrouble(own)).sort(
+    ({ state: a }, { state: b }) =>
+      Number(b.marks.slipping) - Number(a.marks.slipping) ||
+      (a.marks.slipping && b.marks.slipping ? fallOf(b) - fallOf(a) : 0),
   );
-  const mended = made(inTrouble, TRIED.trouble);
+  const mended = made(trouble, TRIED.trouble);
   const known = new Set(mended.map(({ id }) => id));
-  const rest = (kinds: readonly BlockKind[]) =>
-    of(({ kind, skill }) => kinds.includes(kind) && !known.has(`${kind}:${skill.id}`));
+  const rest = (kinds: readonly BlockKind[], which: (own: SkillState) => boolean = () => true) =>
+    of(({ kind, skill, state: own }) => kinds.includes(kind) && which(own) && !known.has(`${kind}:${skill.id}`));
   return [
     ...mended,
     ...made(rest(['review', 'repair']), TRIED.met),
     ...made(rest(['new']), TRIED.new),
-    ...made(rest(['apply']), TRIED.use),
+    ...made(
+      rest(['apply'], ({ attempts }) => attempts > 0),
+      TRIED.use,
+    ),
+    ...made(
+      rest(['apply'], ({ attempts }) => attempts === 0),
+      TRIED.freshUse,
+    ),
   ].sort((a, b) => b.worth - a.worth || (a.id < b.id ? -1 : 1));
 }
 
@@ -230,7 +245,7 @@ function kindOf(
     return isUse(skill) ? 'apply' : 'new';
   }
   if (isUse(skill)) return 'apply';
-  if (own.marks.stuck || own.marks.slipping) return 'repair';
+  if (inTrouble(own)) return 'repair';
   if (ONCE_CLEAN(own)) return own.marks.due ? 'review' : null;
   return 'repair';
 }
@@ -253,6 +268,7 @@ function sketched(
       worth,
       held,
       use: kind === 'apply',
+      unmet: kind === 'apply' && state.attempts === 0,
       plays: !isQuiet(recipe),
       barreShare: sketch.barreShare,
       lengths: LENGTHS[lengthsOf(kind, held, state)],
@@ -271,15 +287,21 @@ function sketched(
 
 /** A drill as a hand near this one plays it, where its heaviest grip is not far over what this one is asked. */
 function fitting(recipe: Recipe, { taught }: CandidateContext): DrillSketch | null {
-  const sketch = sketchOf(recipe, taught);
-  return sketch && overLimit(sketch.heaviestGrip, taught) <= NEAR_POINTS ? sketch : null;
+  const { hand, instrument, limits } = taught;
+  const fits = (sketch: DrillSketch | null) =>
+    sketch && overLimit(sketch.heaviestGrip, taught) <= NEAR_POINTS ? sketch : null;
+  // Few need lighter grips than a hand without limits is given, and those without are kept for more students.
+  return (
+    fits(sketchOf(recipe, { hand, instrument })) ??
+    fits(sketchOf(recipe, { hand, instrument, gripEffort: limits.gripEffort }))
+  );
 }
 
-function lengthsOf(kind: BlockKind, held: boolean, { marks }: SkillState): keyof typeof LENGTHS {
+function lengthsOf(kind: BlockKind, held: boolean, own: SkillState): keyof typeof LENGTHS {
   if (kind === 'apply') return held ? 'heldUse' : 'use';
   if (held) return 'held';
   if (kind === 'new') return 'new';
-  return marks.slipping || marks.stuck ? 'mended' : 'work';
+  return inTrouble(own) ? 'mended' : 'work';
 }
 
 /**
@@ -297,6 +319,7 @@ export function useOfNew(fresh: Candidate, context: CandidateContext): Candidate
     id: `apply:${fresh.skill.id}`,
     kind: 'apply',
     use: true,
+    unmet: false,
     recipe,
     family: sketch || !loops ? recipe.family : 'change loop',
     barreShare: sketch?.barreShare ?? fresh.barreShare,

@@ -17,10 +17,13 @@ export const CAREFUL_RULES = [
   'minutes',
   'opener',
   'mended first',
+  'mended enough',
   'nothing new in trouble',
   'something new',
   'few new',
   'new is used',
+  'one new piece of music',
+  'known music',
   'longest is not held',
   'held is short',
   'share of music',
@@ -48,6 +51,9 @@ const CAREFUL = {
   openerMinutes: 3,
   trouble: 4,
   calm: 1,
+  /** Begun, and fewer of its takes clean than this. */
+  rough: 0.4,
+  mended: 2,
   held: 0.85,
   heldMinutes: 4,
   music: { least: 0.15, most: 0.5 },
@@ -71,9 +77,13 @@ interface Looked extends Asked {
   readonly skill: (block: PlanBlock) => Skill | undefined;
   /** Skills in trouble that this hand may be asked for, what fell most first. */
   readonly trouble: readonly SkillState[];
+  /** Music this student plays already that this hand may be asked for. */
+  readonly music: readonly SkillState[];
 }
 
 const held = (state: SkillState | undefined): boolean => (state?.chance?.mean ?? 0) > CAREFUL.held;
+const isRough = ({ attempts, chance }: SkillState): boolean =>
+  attempts > 0 && (chance?.mean ?? 1) < CAREFUL.rough;
 const fallOf = ({ peak, chance }: SkillState): number => (peak?.mean ?? 0) - (chance?.mean ?? 0);
 
 /** Rules that a plan breaks, each with what was found; none where it is as a careful teacher would have it. */
@@ -93,7 +103,8 @@ function look(plan: LessonPlan, asked: Asked): Looked {
     if (!skill || constraints.waived.includes(skillId)) return false;
     if (skill.barre && (constraints.taught.limits.barreMinutes === 0 || state.pain.status === 'returning'))
       return false;
-    return skill.practice.some(({ recipe }) => {
+    return skill.practice.some(({ step, recipe }) => {
+      if (step !== skill.practice[0].step) return false;
       const drill = makeDrill(recipe, constraints.taught);
       return drill.ok && drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
     });
@@ -104,8 +115,11 @@ function look(plan: LessonPlan, asked: Asked): Looked {
     worked: plan.blocks.filter(({ kind }) => kind !== 'rest' && kind !== 'take home'),
     of: ({ skillId }) => (skillId === null ? undefined : states.get(skillId)),
     skill: ({ skillId }) => (skillId === null ? undefined : skills.get(skillId)),
+    music: state.skills.filter(
+      (one) => one.attempts > 0 && skills.get(one.skillId)?.practice[0].step === 'use' && mayBe(one),
+    ),
     trouble: state.skills
-      .filter((one) => (one.marks.slipping || one.marks.stuck) && mayBe(one))
+      .filter((one) => (one.marks.slipping || one.marks.stuck || isRough(one)) && mayBe(one))
       .sort((a, b) => Number(b.marks.slipping) - Number(a.marks.slipping) || fallOf(b) - fallOf(a)),
   };
 }
@@ -136,12 +150,48 @@ const RULES: readonly Rule[] = [
   [
     'mended first',
     ({ worked, trouble }) => {
-      const [worst] = trouble.filter(({ marks }) => marks.slipping);
-      if (!worst) return [];
+      if (trouble.length === 0) return [];
       const [, first] = worked;
+      const [worst] = trouble;
+      return worst.marks.slipping
+        ? saying(
+            first?.skillId !== worst.skillId,
+            `${worst.skillId} fell ${Math.round(100 * fallOf(worst))}, ${first?.skillId} stands first`,
+          )
+        : saying(
+            !trouble.some(({ skillId }) => skillId === first?.skillId),
+            `${worst.skillId} is in trouble, ${first?.skillId} stands first`,
+          );
+    },
+  ],
+  [
+    'mended enough',
+    ({ plan, trouble }) => {
+      if (trouble.length < CAREFUL.trouble || plan.minutes < CAREFUL.somethingNewFrom) return [];
+      const ids = new Set(trouble.map(({ skillId }) => skillId));
+      const mended = plan.blocks.filter(({ skillId }) => skillId !== null && ids.has(skillId));
+      return saying(mended.length < CAREFUL.mended, `${mended.length} of ${trouble.length} in trouble`);
+    },
+  ],
+  [
+    'one new piece of music',
+    ({ plan, of }) => {
+      const unmet = plan.blocks.filter(
+        (block) => block.kind === 'apply' && !block.locked && of(block)?.attempts === 0 && !begun(plan, block),
+      );
+      return saying(unmet.length > 1, unmet.map(({ skillId }) => skillId).join());
+    },
+  ],
+  [
+    'known music',
+    ({ plan, of, music }) => {
+      const uses = plan.blocks.filter((block) => block.kind === 'apply' && !begun(plan, block));
+      const known = sum(uses.filter((block) => block.locked || of(block)?.attempts !== 0));
+      const unmet = sum(uses) - known;
+      const least = plan.minutes >= CAREFUL.somethingNewFrom ? 1 : 0;
       return saying(
-        first?.skillId !== worst.skillId,
-        `${worst.skillId} fell ${Math.round(100 * fallOf(worst))}, ${first?.skillId} stands first`,
+        music.length > 0 && known < Math.max(least, unmet),
+        `${unmet} minutes never played and ${known} of known music, ${music[0]?.skillId} is there`,
       );
     },
   ],
@@ -312,6 +362,10 @@ const QUIET_RULES: readonly Rule[] = [
     ({ plan }) => plan.blocks.flatMap(({ recipe, skillId }) => saying(plays(recipe), `${skillId} is played`)),
   ],
 ];
+
+/** Whether a use belongs to something new of this lesson. */
+const begun = (plan: LessonPlan, { skillId }: PlanBlock): boolean =>
+  plan.blocks.some((block) => block.kind === 'new' && block.skillId === skillId);
 
 const longestDrill = (block: PlanBlock): number => (block.recipe ? block.minutes : 0);
 

@@ -13,6 +13,7 @@ const choice = (id: string, more: Partial<Choice> = {}): Choice => ({
   worth: 0.5,
   held: false,
   use: false,
+  unmet: false,
   plays: true,
   barreShare: 0,
   lengths: [3, 5],
@@ -28,8 +29,10 @@ const LIMITS: ChooseLimits = {
   leastNew: 0,
   barreMinutes: 9,
   mostBlocks: 9,
-  mended: null,
+  first: [],
+  mended: { skillIds: [], least: 0 },
   strands: 0,
+  knownMusic: 0,
   there: {
     strands: [],
     playingMinutes: 3,
@@ -47,7 +50,11 @@ const best = async (choices: readonly Choice[], more: Partial<ChooseLimits> = {}
 };
 
 /** Everything a careful teacher asks of a set of blocks, written without the rows of the programme. */
-function allowed(set: readonly (readonly [Choice, number])[], asked: ChooseLimits): boolean {
+function allowed(
+  set: readonly (readonly [Choice, number])[],
+  asked: ChooseLimits,
+  choices: readonly Choice[],
+): boolean {
   const minutes = (which: (one: Choice) => boolean) =>
     set.reduce((sum, [one, length]) => (which(one) ? sum + length : sum), 0);
   const count = (which: (one: Choice) => boolean) => set.filter(([one]) => which(one)).length;
@@ -83,7 +90,11 @@ function allowed(set: readonly (readonly [Choice, number])[], asked: ChooseLimit
         one.onlyWith === undefined ||
         set.some(([other]) => other.kind === 'new' && other.skillId === one.onlyWith),
     ) &&
-    (asked.mended === null || set.some(([one]) => one.skillId === asked.mended)) &&
+    (asked.first.length === 0 || set.some(([one]) => asked.first.includes(one.skillId))) &&
+    set.filter(([one]) => asked.mended.skillIds.includes(one.skillId)).length >= asked.mended.least &&
+    count(({ unmet }) => unmet) <= 1 &&
+    (!choices.some((one) => one.use && !one.unmet) ||
+      (minutes(({ unmet }) => unmet) * 2 <= music && count((one) => one.use && !one.unmet) >= asked.knownMusic)) &&
     new Set(set.map(([one]) => one.strand)).size >= asked.strands
   );
 }
@@ -97,7 +108,7 @@ function bestByTrying(choices: readonly Choice[], asked: ChooseLimits): number |
       for (const length of choices[i].lengths) visit(i + 1, [...set, [choices[i], length]]);
       return;
     }
-    if (!allowed(set, asked)) return;
+    if (!allowed(set, asked, choices)) return;
     const value = set.reduce(
       (sum, [one, length]) =>
         sum + one.worth * (1 - Math.exp(-length / (one.use ? CHOOSE.useScale : CHOOSE.scale))),
@@ -122,6 +133,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
           worth: 0.05 + random.unit(),
           held: kind !== 'new' && random.unit() < 0.3,
           use: kind === 'apply',
+          unmet: kind === 'apply' && random.unit() < 0.4,
           plays: random.unit() < 0.8,
           barreShare: random.unit() < 0.3 ? 0.5 : 0,
           strand: random.pick(['a', 'b', 'c']),
@@ -135,7 +147,9 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         barreMinutes: random.int(0, 5),
         mostBlocks: random.int(3, 6),
         strands: random.int(0, 3),
-        mended: random.unit() < 0.3 ? 'c0' : null,
+        knownMusic: random.int(0, 1),
+        first: random.unit() < 0.3 ? ['c0'] : [],
+        mended: random.unit() < 0.3 ? { skillIds: ['c1', 'c2', 'c3'], least: 2 } : { skillIds: [], least: 0 },
       });
       const expected = bestByTrying(choices, asked);
       const found = await new Chooser(choices, asked).best(5);
@@ -150,6 +164,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         allowed(
           set.map(({ choice: one, minutes }) => [one, minutes] as const),
           asked,
+          choices,
         ),
       ).toBe(true);
     }),

@@ -18,6 +18,8 @@ export interface Choice {
   readonly held: boolean;
   /** Whether it is music: a piece, a progression, a strum, the new thing put to use. */
   readonly use: boolean;
+  /** Music that was never played before: new in its own way. */
+  readonly unmet: boolean;
   /** Whether a hand plays in it. */
   readonly plays: boolean;
   /** Share of its minutes in which a barre is pressed. */
@@ -43,9 +45,13 @@ export interface ChooseLimits {
   readonly leastNew: number;
   readonly barreMinutes: number;
   readonly mostBlocks: number;
-  /** The skill that is mended whatever its worth. */
-  readonly mended: string | null;
+  /** One of these skills is in whatever it is worth: what slipped most, else whatever is in trouble. */
+  readonly first: readonly string[];
+  /** So many of these are mended. */
+  readonly mended: { readonly skillIds: readonly string[]; readonly least: number };
   readonly strands: number;
+  /** Pieces and progressions that are played already, where there are any. */
+  readonly knownMusic: number;
   /** What stands in the lesson already: opener, locked blocks. */
   readonly there: {
     readonly strands: readonly string[];
@@ -179,12 +185,21 @@ export class Chooser<C extends Choice> {
         all(() => true),
       );
     this.boundUses(model, lifted, taken);
-    if (choices.some(({ skillId }) => skillId === limits.mended))
-      model.bound(
-        'mended',
-        { least: 1 },
-        all(({ skillId }) => skillId === limits.mended),
-      );
+    if (!lifted.has('mended')) this.boundMended(model, all);
+    model.bound(
+      'unmet music',
+      { most: 1 },
+      all(({ unmet }) => unmet),
+    );
+    // Something that is played already comes round where there is any, and no shorter than what never was.
+    const known = ({ use, unmet, onlyWith }: C) => use && !unmet && onlyWith === undefined;
+    if (!lifted.has('music') && choices.some(known)) {
+      model.bound('known music', { least: limits.knownMusic }, all(known));
+      model.bound('known music first', { most: 0 }, [
+        ...all(({ unmet }) => unmet, long),
+        ...all(known, (length) => -length),
+      ]);
+    }
 
     if (!lifted.has('music')) {
       const { least, most } = CHOOSE.music;
@@ -239,6 +254,24 @@ export class Chooser<C extends Choice> {
         all(({ id }) => ids.includes(id)),
       );
     return model;
+  }
+
+  /** As many of what is in trouble as there can be, up to what is asked. */
+  private boundMended(
+    model: IntegerProgramme,
+    all: (which: (choice: C) => boolean) => (readonly [string, number])[],
+  ): void {
+    const { first, mended } = this.limits;
+    const among = (skillIds: readonly string[]) => (choice: C) =>
+      choice.onlyWith === undefined && skillIds.includes(choice.skillId);
+    const rows = [
+      ['first', first, Math.min(1, first.length)],
+      ['mended', mended.skillIds, mended.least],
+    ] as const;
+    for (const [name, skillIds, least] of rows) {
+      const there = this.choices.filter(among(skillIds)).length;
+      if (there > 0) model.bound(name, { least: Math.min(least, there) }, all(among(skillIds)));
+    }
   }
 
   /** A new thing comes with a use of it, and a use of a new thing with the thing itself. */

@@ -2,7 +2,7 @@
 import { orderOf, type OrderRules, type Placed } from './order';
 import type { PlanBlock } from './plan';
 
-const RULES: OrderRules = { first: null, mostLoad: 99 };
+const RULES: OrderRules = { first: [], mostLoad: 99 };
 let n = 0;
 const placed = (
   id: string,
@@ -38,8 +38,8 @@ test('what breaks no rule stays as it was given, between what opens and what clo
 
 test('what slipped most comes first, whatever was given first', () => {
   const open = [placed('a'), placed('b'), placed('c')];
-  expect(ids(orderOf([warm], open, [], { ...RULES, first: 'c' }))).toEqual(['warm', 'c', 'a', 'b']);
-  expect(ids(orderOf([warm], open, [], { ...RULES, first: 'nobody' }))).toEqual(['warm', 'a', 'b', 'c']);
+  expect(ids(orderOf([warm], open, [], { ...RULES, first: ['c'] }))).toEqual(['warm', 'c', 'a', 'b']);
+  expect(ids(orderOf([warm], open, [], { ...RULES, first: ['nobody'] }))).toEqual(['warm', 'a', 'b', 'c']);
 });
 
 test('two barres do not touch, and where nothing stands between there is no order', () => {

@@ -15,8 +15,8 @@ export interface Placed {
 }
 
 export interface OrderRules {
-  /** Stands before everything that is not there yet; null where nothing slipped. */
-  readonly first: string | null;
+  /** One of these skills stands before everything that is not there yet. */
+  readonly first: readonly string[];
   /** Load of the hand that no minute may pass. */
   readonly mostLoad: number;
 }
@@ -63,9 +63,9 @@ function mayFollow(
 ): boolean {
   const last = row.at(-1);
   const { block } = one;
-  // What slipped most is mended first.
-  if (first !== null && block.skillId !== first && left.some((other) => other.block.skillId === first))
-    return false;
+  // What is in trouble is mended first.
+  const isFirst = (placed: Placed) => first.includes(placed.block.skillId ?? '');
+  if (!isFirst(one) && !row.some(isFirst) && left.some(isFirst)) return false;
   if (block.barreMinutes > 0 && (last?.block.barreMinutes ?? 0) > 0) return false;
   const [a, b] = row.slice(-2);
   if (one.family !== null && a?.family === one.family && b?.family === one.family) return false;

@@ -11,7 +11,7 @@ import { makeGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
-import { fallOf, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
+import { fallOf, inTrouble, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
 import { madeFor, type Made } from './fitted-drill';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
 import { leftOutOf } from './left-out';
@@ -37,6 +37,8 @@ export const PLAN = {
   /** Skills in trouble from which nothing new comes, and up to which something does, in lessons from so many minutes. */
   trouble: 4,
   calm: 1,
+  /** Skills mended in a lesson from so many minutes where so many are in trouble. */
+  mended: 2,
   somethingNewFrom: 30,
   strands: 3,
   strandsFrom: 45,
@@ -120,12 +122,17 @@ function limitsOf(
   free: number,
   { minutes, newSkills, taught }: LessonConstraints,
 ): ChooseLimits {
-  const inTrouble = all.filter(({ state: { marks } }) => marks.slipping || marks.stuck);
-  const slipping = inTrouble.filter(({ state: { marks } }) => marks.slipping);
-  const worst = slipping.toSorted((a, b) => fallOf(b.state) - fallOf(a.state))[0];
+  const trouble = all.filter((one) => inTrouble(one.state));
+  const worst = trouble
+    .filter(({ state: { marks } }) => marks.slipping)
+    .toSorted((a, b) => fallOf(b.state) - fallOf(a.state))
+    .at(0);
   const sum = (which: (block: PlanBlock) => boolean) => planMinutes(there.filter(which));
   const news = there.filter(({ kind }) => kind === 'new').length;
-  const mostNew = inTrouble.length >= PLAN.trouble ? 0 : Math.max(0, (newSkills ?? PLAN.newSkills) - news);
+  // Music that a lock brought counts.
+  const played = there.some(({ kind }) => kind === 'apply');
+  const many = trouble.length >= PLAN.trouble;
+  const mostNew = many ? 0 : Math.max(0, (newSkills ?? PLAN.newSkills) - news);
   const canBeNew = all.some(({ kind }) => kind === 'new');
   return {
     minutes: free,
@@ -134,7 +141,7 @@ function limitsOf(
     leastNew:
       mostNew > 0 &&
       canBeNew &&
-      inTrouble.length <= PLAN.calm &&
+      trouble.length <= PLAN.calm &&
       news === 0 &&
       minutes >= PLAN.somethingNewFrom
         ? 1
@@ -145,15 +152,21 @@ function limitsOf(
         there.reduce((total, { barreMinutes }) => total + barreMinutes, 0),
     ),
     mostBlocks: Math.max(2, Math.ceil(free / PLAN.block)),
-    mended: worst?.skillId ?? null,
+    mended: {
+      skillIds: trouble.map(({ skillId }) => skillId),
+      least: many && minutes >= PLAN.somethingNewFrom ? PLAN.mended : Math.min(1, trouble.length),
+    },
+    first: (worst ? [worst] : trouble).map(({ skillId }) => skillId),
     strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
+    knownMusic: minutes >= PLAN.somethingNewFrom && !played ? 1 : 0,
     there: {
       strands: [],
       playingMinutes: sum(({ recipe }) => recipe !== null && !isQuiet(recipe)),
       useMinutes: sum(({ kind }) => kind === 'apply'),
       reviewMinutes: sum(({ kind }) => kind === 'review'),
       barreBlocks: there.filter(({ barreMinutes }) => barreMinutes > 0).length,
-      otherBlocks: there.filter(({ barreMinutes }) => barreMinutes === 0).length,
+      // The opener parts no two.
+      otherBlocks: there.filter(({ barreMinutes, kind }) => barreMinutes === 0 && kind !== 'warm up').length,
     },
     rest: { minutes: [3, 4, 5], must: false },
   };
@@ -214,7 +227,7 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
         ...(resting > 0 ? [placedRest(resting, found.chosen[0]?.choice.skillId ?? null)] : []),
       ].sort((a, b) => ORDER.indexOf(a.block.kind) - ORDER.indexOf(b.block.kind));
       const row = orderOf(around.opening, open, around.closing, {
-        first: limits.mended,
+        first: limits.first,
         mostLoad: around.mostLoad,
       });
       const laid = {
@@ -264,7 +277,9 @@ function restsOf({ lessonMinutes, minutes, rest }: ChooseLimits): ChooseLimits['
   const longer: ChooseLimits['rest'][] = [];
   for (let least = 3; least <= Math.min(minutes, lessonMinutes / 3); least += 3)
     longer.push({ minutes: [least, least + 1, least + 2], must: true });
-  return [rest, ...longer, { minutes: [1, 2], must: true }];
+  // Where too little is there to fill the minutes, what is there is done and the rest is said to be open.
+  const open = Array.from({ length: minutes }, (_, i) => i + 1);
+  return [rest, ...longer, { minutes: [1, 2], must: true }, { minutes: open, must: true }];
 }
 
 const ORDER = ['warm up', 'repair', 'review', 'new', 'rest', 'apply', 'take home'];
@@ -297,8 +312,8 @@ function placedChoice(choice: Candidate, made: Made, minutes: number, halves: bo
     },
     family: made.recipe.family,
     exercises: choice.exercises,
-    // What is new is never what a lesson ends on, however likely its first try.
-    chance: choice.kind === 'new' ? 0 : made.chance,
+    // What is new is never what a lesson ends on, however likely its first try; what is met has the number its teacher knows.
+    chance: choice.kind === 'new' ? 0 : (choice.state.chance?.mean ?? made.chance),
   };
 }
 

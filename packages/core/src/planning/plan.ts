@@ -47,6 +47,7 @@ export const LIFTED_IN_TURN = [
   'something new',
   'blocks',
   'use of the new',
+  'mended',
 ] as const;
 export type LiftedRule = (typeof LIFTED_IN_TURN)[number];
 

@@ -4,12 +4,9 @@
  */
 import { TZDate } from '@date-fns/tz';
 import { seededRandom, type Random } from '@finch/core/kernel';
-import type { Hand, Instrument } from '@finch/core/fretboard';
-import { standardGuitar } from '@finch/core/fretboard';
 import { warmUp } from '@finch/core/drills';
 import { dayReader, type EventSaid } from '@finch/core/mastery';
-import { CHILD_LIMITS, DEFAULT_LIMITS } from '@finch/core/hands';
-import { liveThrough, type LivedTake } from '@finch/core/simulation';
+import type { LivedTake } from '@finch/core/simulation';
 import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
 import { addDays, addMinutes } from 'date-fns';
 import type { EntityManager } from 'typeorm';
@@ -21,11 +18,9 @@ import { writePiece } from '../pieces/pieces.repository';
 import { addEvents } from '../practice/log.repository';
 import { addDated, addPerson, addStudent } from '../students/students.repository';
 import { addSyllabus } from '../syllabus/syllabus.repository';
-import { CAST, GUARDIAN, LEVELS, OWNER, STUDIO, TEACHER, trueSlowness, type CastMember } from './cast';
+import { CAST, GUARDIAN, OWNER, STUDIO, TEACHER, type CastMember } from './cast';
+import { castLife, DEMO_DAYS, DEMO_SEED, lessonDaysOf } from './cast-life';
 import { REPERTOIRE } from './repertoire';
-
-const DEMO_SEED = 1411;
-const DEMO_DAYS = 98;
 
 export interface Made {
   readonly studioId: string;
@@ -162,8 +157,6 @@ export async function makeDemo(
   return { studioId, day, takes };
 }
 
-const LAST = DEMO_DAYS - 1;
-
 async function makeLife(
   maker: Maker,
   member: CastMember,
@@ -172,19 +165,11 @@ async function makeLife(
   actorId: string,
 ): Promise<number> {
   const { manager, studioId, firstDay, newId } = maker;
-  const hand: Hand = {
-    schemaVersion: 1,
-    sizeFactor: member.size,
-    thumbOver: member.thumbOver ?? false,
-    reachMm: member.reachMm,
-  };
-  const instrument: Instrument = {
-    ...standardGuitar,
-    scaleLengthMm: member.scaleMm,
-    leftHanded: member.leftHanded ?? false,
-  };
-  const defaults = member.age < 16 ? CHILD_LIMITS : DEFAULT_LIMITS;
-  const limits = { ...defaults, gripEffort: member.limit, assumed: false };
+  const days = lessonDaysOf(member);
+  const [hour, minute] = member.lessonAt.split(':').map(Number);
+  const startOn = (day: number) => addMinutes(addDays(firstDay, day), hour * 60 + minute);
+  const past = days.filter((day) => startOn(day).getTime() + member.minutes * 60_000 <= maker.now);
+  const { hand, instrument, limits, lived } = castLife(member, index, past);
   const dated = () => ({
     studioId,
     id: newId(firstDay.getTime()),
@@ -200,42 +185,6 @@ async function makeLife(
       fromInstant: new Date(maker.now),
       value: { months: member.played },
     });
-
-  const phase = (LAST + [0, 2, 4][member.lessonDay]) % 7;
-  const [hour, minute] = member.lessonAt.split(':').map(Number);
-  const startOn = (day: number) => addMinutes(addDays(firstDay, day), hour * 60 + minute);
-  const begins = member.fate === 'new' ? LAST - 13 : 0;
-  const days = Array.from({ length: DEMO_DAYS }, (_, day) => day).filter(
-    (day) => day % 7 === phase && day >= begins,
-  );
-  const past = days.filter((day) => startOn(day).getTime() + member.minutes * 60_000 <= maker.now);
-  const [learning, keeping, shakiness, slowness] = member.traits;
-  const lived = liveThrough(
-    {
-      seed: DEMO_SEED * 100 + index,
-      hand,
-      instrument,
-      days: DEMO_DAYS,
-      lessonDays: past,
-      lessonMinute: hour * 60 + minute,
-      diligence: member.diligence,
-      startsWith: LEVELS[member.level],
-      beginsOnDay: begins,
-      fadesFromDay: member.fate === 'fades' ? LAST - 33 : undefined,
-      hurtsOnDay: member.fate === 'pain' ? past[past.length - 1] : undefined,
-      traits: {
-        learning: Math.min(0.2, learning * 1.7),
-        keeping,
-        shakiness,
-        slowness: slowness * trueSlowness(member.played),
-        limit: member.limit + 8,
-        painChance: 0.01,
-        painPlace: member.fate === 'pain' ? 'thumb base' : 'fingertip skin',
-        stuckOn: member.fate === 'stuck' ? 'change grip C x-3-2-0-1-0 c0' : undefined,
-      },
-    },
-    firstSyllabus,
-  );
   const rows = lived.flatMap((take, seq) => eventRow(maker, take, seq, studentId, actorId));
   await addEvents(manager, [...rows, ...askedRows(maker, member, rows), ...checkUpRows(maker, rows)]);
   for (const { id, happenedAt, body } of rows) {

@@ -83,6 +83,7 @@ const LIFTED_WORDS: Readonly<Record<LiftedRule, string>> = {
   'something new': 'something new',
   blocks: 'few blocks',
   'use of the new': 'the new thing put to use',
+  mended: 'two things in trouble mended, one of them first',
 };
 
 /** What the planner gave up to fill the lesson at all; null where it kept every rule. */
