@@ -91,6 +91,12 @@ function allowed(
         set.some(([other]) => other.kind === 'new' && other.skillId === one.onlyWith),
     ) &&
     (asked.first.length === 0 || set.some(([one]) => asked.first.includes(one.skillId))) &&
+    !set.some(
+      ([one]) =>
+        one.use &&
+        asked.first.includes(one.skillId) &&
+        set.some(([other]) => other.kind === 'new' && one.exercises.includes(other.skillId)),
+    ) &&
     set.filter(([one]) => asked.mended.skillIds.includes(one.skillId)).length >= asked.mended.least &&
     count(({ unmet }) => unmet) <= 1 &&
     (!choices.some((one) => one.use && !one.unmet) ||

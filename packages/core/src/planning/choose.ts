@@ -272,6 +272,10 @@ export class Chooser<C extends Choice> {
       const there = this.choices.filter(among(skillIds)).length;
       if (there > 0) model.bound(name, { least: Math.min(least, there) }, all(among(skillIds)));
     }
+    // What comes first cannot be the use of what is only begun after it.
+    for (const one of this.choices.filter(among(first)).filter(({ use }) => use))
+      for (const fresh of this.choices.filter(({ kind, skillId }) => kind === 'new' && one.exercises.includes(skillId)))
+        model.bound(`before ${one.id} ${fresh.id}`, { most: 1 }, all(({ id }) => id === one.id || id === fresh.id));
   }
 
   /** A new thing comes with a use of it, and a use of a new thing with the thing itself. */
