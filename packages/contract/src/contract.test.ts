@@ -266,6 +266,28 @@ describe('plans', () => {
   test.each([0, 9, 181, 600, 12.5])('a plan of %d minutes is refused', (minutes) => {
     expect(issueAt(planSchema, { ...plan, minutes })).toBe('minutes');
   });
+
+  test('the drills a block walks through are together as long as it is', () => {
+    const said = { code: 'title.warm-up', values: {} };
+    const recipe = JSON.parse(JSON.stringify(recipes[2])) as unknown;
+    const walking = (...minutes: number[]) => ({
+      ...plan,
+      blocks: [
+        {
+          ...{ id: 'b', kind: 'new', minutes: 5, title: said, because: said, skillId: null, recipe },
+          ...{ effort: 1, barreMinutes: 0, locked: false },
+          walk: minutes.map((lasts) => ({ step: 'hold', minutes: lasts, recipe })),
+        },
+      ],
+    });
+    expect(issueAt(planSchema, walking(3, 2))).toBeNull();
+    expect(issueAt(planSchema, walking(3, 1))).toBe('blocks.0.walk');
+    expect(issueAt(planSchema, walking(5, 0))).toBe('blocks.0.walk.1.minutes');
+    expect(issueAt(planSchema, walking(...Array.from({ length: 9 }, () => 1)))).toBe('blocks.0.walk');
+    const [block] = walking(3, 2).blocks;
+    const other = { ...block.walk[0], step: 'dance' };
+    expect(issueAt(planSchema, { ...plan, blocks: [{ ...block, walk: [other] }] })).toBe('blocks.0.walk.0.step');
+  });
 });
 
 describe('pieces', () => {

@@ -8,13 +8,21 @@ import {
   type PlanBlock,
 } from '@finch/core/planning';
 import * as v from 'valibot';
+import { PRACTICE_STEPS } from '@finch/core/syllabus';
 import { idSchema, noteTextSchema, reasonSchema } from './basics';
 import { recipeSchema } from './drills';
 
 /** The most blocks a plan holds. */
 export const MOST_BLOCKS = 40;
 
-export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.object({
+const walkPartSchema = v.object({
+  step: v.picklist(PRACTICE_STEPS),
+  minutes: v.pipe(v.number(), v.integer('whole minutes'), v.minValue(1), v.maxValue(180)),
+  recipe: recipeSchema,
+});
+const MOST_PARTS = 8;
+
+const blockFields = v.object({
   id: v.pipe(v.string(), v.maxLength(80)),
   kind: v.picklist(BLOCK_KINDS),
   minutes: v.pipe(
@@ -27,10 +35,22 @@ export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.object({
   because: reasonSchema,
   skillId: v.nullable(v.pipe(v.string(), v.maxLength(80))),
   recipe: v.nullable(recipeSchema),
+  walk: v.optional(v.pipe(v.array(walkPartSchema), v.maxLength(MOST_PARTS, 'at most 8 drills in a block'))),
   effort: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
   barreMinutes: v.pipe(v.number(), v.minValue(0), v.maxValue(180)),
   locked: v.boolean(),
 });
+/** A block whose parts are together as long as it is. */
+export const blockSchema: v.GenericSchema<unknown, PlanBlock> = v.pipe(
+  blockFields,
+  v.forward(
+    v.check(
+      ({ walk, minutes }) => !walk || walk.reduce((sum, part) => sum + part.minutes, 0) === minutes,
+      'parts that are together as long as their block',
+    ),
+    ['walk'],
+  ),
+);
 
 export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
   schemaVersion: v.literal(1),

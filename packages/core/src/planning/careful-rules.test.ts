@@ -66,9 +66,17 @@ const block = (
 });
 const naturals = firstSyllabus.skills.find(({ id }) => id === 'neck.naturals-6')?.practice[0].recipe ?? null;
 const WARM = block('warm up', 3, null, ring(EM));
-const AMS = block('repair', 6, 'open.am', ring(AM));
-const NAMES = block('repair', 5, 'neck.naturals-6', naturals);
-const FRESH = block('new', 5, 'open.d', ring(grip('D', [null, null, 0, 2, 3, 2])));
+/** As it should be from five minutes on: another drill of its skill besides its own. */
+const walking = (own: PlanBlock): PlanBlock => ({
+  ...own,
+  walk: [
+    { step: 'hold', minutes: own.minutes - 2, recipe: own.recipe ?? loop },
+    { step: 'change', minutes: 2, recipe: loop },
+  ],
+});
+const AMS = walking(block('repair', 6, 'open.am', ring(AM)));
+const NAMES = walking(block('repair', 5, 'neck.naturals-6', naturals));
+const FRESH = walking(block('new', 5, 'open.d', ring(grip('D', [null, null, 0, 2, 3, 2]))));
 const SONG = block('apply', 8, 'open.d', loop);
 const HOME = block('take home', 3, null, null);
 const plan = (...blocks: PlanBlock[]): LessonPlan => ({
@@ -118,7 +126,12 @@ test.each<[CarefulRule, LessonPlan]>([
   ['share of music', plan(WARM, AMS, NAMES, FRESH, { ...SONG, minutes: 30 }, HOME)],
   ['reviews', plan(WARM, { ...AMS, kind: 'review', minutes: 20 }, FRESH, { ...SONG, minutes: 5 }, HOME)],
   ['one family', plan(WARM, AMS, { ...NAMES, recipe: ring(C) }, FRESH, SONG, HOME)],
-  ['one drill', plan(WARM, { ...AMS, minutes: 8 }, NAMES, FRESH, SONG, HOME)],
+  ['one drill', plan(WARM, { ...AMS, walk: undefined, minutes: 8 }, NAMES, FRESH, SONG, HOME)],
+  ['several drills', plan(WARM, { ...AMS, walk: undefined }, NAMES, FRESH, SONG, HOME)],
+  [
+    'several drills',
+    plan(WARM, { ...AMS, walk: [{ step: 'hold', minutes: 6, recipe: ring(AM) }] }, NAMES, FRESH, SONG, HOME),
+  ],
   ['strands', plan(WARM, AMS, AMS, NAMES, FRESH, SONG, SONG, SONG, HOME)],
   ['ends well', plan(WARM, AMS, NAMES, SONG, FRESH, HOME)],
   ['barre', plan(WARM, { ...AMS, barreMinutes: 7 }, NAMES, FRESH, SONG, HOME)],

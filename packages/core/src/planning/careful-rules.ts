@@ -30,6 +30,7 @@ export const CAREFUL_RULES = [
   'reviews',
   'one family',
   'one drill',
+  'several drills',
   'strands',
   'ends well',
   'barre',
@@ -58,6 +59,8 @@ const CAREFUL = {
   heldMinutes: 4,
   music: { least: 0.15, most: 0.5 },
   oneDrillMinutes: 8,
+  /** Minutes from which a block goes through several drills. */
+  walkFrom: 5,
   strandsFrom: 45,
   strands: 3,
   somethingNewFrom: 30,
@@ -77,7 +80,7 @@ interface Looked extends Asked {
   readonly skill: (block: PlanBlock) => Skill | undefined;
   /** Skills in trouble that this hand may be asked for, what fell most first. */
   readonly trouble: readonly SkillState[];
-  /** Music this student plays already that this hand may be asked for. */
+  /** Music this student plays already, not in trouble, that this hand may be asked for. */
   readonly music: readonly SkillState[];
 }
 
@@ -116,7 +119,13 @@ function look(plan: LessonPlan, asked: Asked): Looked {
     of: ({ skillId }) => (skillId === null ? undefined : states.get(skillId)),
     skill: ({ skillId }) => (skillId === null ? undefined : skills.get(skillId)),
     music: state.skills.filter(
-      (one) => one.attempts > 0 && skills.get(one.skillId)?.practice[0].step === 'use' && mayBe(one),
+      (one) =>
+        one.attempts > 0 &&
+        !isRough(one) &&
+        !one.marks.slipping &&
+        !one.marks.stuck &&
+        skills.get(one.skillId)?.practice[0].step === 'use' &&
+        mayBe(one),
     ),
     trouble: state.skills
       .filter((one) => (one.marks.slipping || one.marks.stuck || isRough(one)) && mayBe(one))
@@ -186,8 +195,9 @@ const RULES: readonly Rule[] = [
     'known music',
     ({ plan, of, music }) => {
       const uses = plan.blocks.filter((block) => block.kind === 'apply' && !begun(plan, block));
-      const known = sum(uses.filter((block) => block.locked || of(block)?.attempts !== 0));
-      const unmet = sum(uses) - known;
+      const playable = (block: PlanBlock) => music.some(({ skillId }) => skillId === block.skillId);
+      const known = sum(uses.filter((block) => block.locked || playable(block)));
+      const unmet = sum(uses.filter((block) => of(block)?.attempts === 0));
       const least = plan.minutes >= CAREFUL.somethingNewFrom ? 1 : 0;
       return saying(
         music.length > 0 && known < Math.max(least, unmet),
@@ -298,6 +308,21 @@ const RULES: readonly Rule[] = [
       ),
   ],
   [
+    'several drills',
+    ({ worked, skill, constraints }) =>
+      worked.flatMap((block) => {
+        const own = skill(block);
+        if (!own || block.kind === 'apply' || block.locked || block.minutes < CAREFUL.walkFrom) return [];
+        const there = [...new Set((block.walk ?? []).map(({ recipe }) => JSON.stringify(recipe)))];
+        const others = own.practice.filter(({ step, recipe }) => {
+          const drill = makeDrill(recipe, constraints.taught);
+          const light = drill.ok && drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
+          return step !== own.practice[0].step && light && (step === 'use' || step === 'change') && !drill.value.hasBarre;
+        });
+        return saying(there.length < 2 && others.length > 0, `${block.skillId} is one drill for ${block.minutes}`);
+      }),
+  ],
+  [
     'strands',
     ({ plan, worked, skill }) => {
       const strands = new Set(worked.flatMap((block) => skill(block)?.strand ?? []));
@@ -367,7 +392,9 @@ const QUIET_RULES: readonly Rule[] = [
 const begun = (plan: LessonPlan, { skillId }: PlanBlock): boolean =>
   plan.blocks.some((block) => block.kind === 'new' && block.skillId === skillId);
 
-const longestDrill = (block: PlanBlock): number => (block.recipe ? block.minutes : 0);
+/** Minutes of the longest part. */
+const longestDrill = (block: PlanBlock): number =>
+  block.recipe ? Math.max(...(block.walk ?? [block]).map(({ minutes }) => minutes)) : 0;
 
 /** Whether a drill exercises a skill, by what it is made of. */
 function exercises(

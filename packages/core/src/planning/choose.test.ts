@@ -14,6 +14,7 @@ const choice = (id: string, more: Partial<Choice> = {}): Choice => ({
   held: false,
   use: false,
   unmet: false,
+  known: false,
   plays: true,
   barreShare: 0,
   lengths: [3, 5],
@@ -99,8 +100,9 @@ function allowed(
     ) &&
     set.filter(([one]) => asked.mended.skillIds.includes(one.skillId)).length >= asked.mended.least &&
     count(({ unmet }) => unmet) <= 1 &&
-    (!choices.some((one) => one.use && !one.unmet) ||
-      (minutes(({ unmet }) => unmet) * 2 <= music && count((one) => one.use && !one.unmet) >= asked.knownMusic)) &&
+    (!choices.some(({ known }) => known) ||
+      (minutes(({ unmet }) => unmet) <= minutes(({ known }) => known) &&
+        count(({ known }) => known) >= asked.knownMusic)) &&
     new Set(set.map(([one]) => one.strand)).size >= asked.strands
   );
 }
@@ -139,7 +141,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
           worth: 0.05 + random.unit(),
           held: kind !== 'new' && random.unit() < 0.3,
           use: kind === 'apply',
-          unmet: kind === 'apply' && random.unit() < 0.4,
+          ...random.pick([{}, { unmet: kind === 'apply' }, { known: kind === 'apply' }]),
           plays: random.unit() < 0.8,
           barreShare: random.unit() < 0.3 ? 0.5 : 0,
           strand: random.pick(['a', 'b', 'c']),

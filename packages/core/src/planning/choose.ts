@@ -20,6 +20,8 @@ export interface Choice {
   readonly use: boolean;
   /** Music that was never played before: new in its own way. */
   readonly unmet: boolean;
+  /** Music that is played already, and well enough to be a pleasure. */
+  readonly known: boolean;
   /** Whether a hand plays in it. */
   readonly plays: boolean;
   /** Share of its minutes in which a barre is pressed. */
@@ -192,7 +194,7 @@ export class Chooser<C extends Choice> {
       all(({ unmet }) => unmet),
     );
     // Something that is played already comes round where there is any, and no shorter than what never was.
-    const known = ({ use, unmet, onlyWith }: C) => use && !unmet && onlyWith === undefined;
+    const known = (choice: C) => choice.known;
     if (!lifted.has('music') && choices.some(known)) {
       model.bound('known music', { least: limits.knownMusic }, all(known));
       model.bound('known music first', { most: 0 }, [

@@ -15,7 +15,7 @@ import type { SkillState } from '../mastery/skill-state';
 import { skillShift } from '../mastery/studio-fit';
 import { skillsOf } from '../syllabus/skills-of';
 import { ownDrills, type Skill } from '../syllabus/skill';
-import type { Candidate, CandidateContext } from './candidates';
+import { inTrouble, type Candidate, type CandidateContext } from './candidates';
 import type { BlockKind } from './plan';
 
 /** Drills are set where so many come clean: of tempo and notch, not of what is worth practising. */
@@ -169,9 +169,11 @@ function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: num
       code: 'because.due',
       values: { number, recall: Math.round(100 * (own.recall ?? 0)), on: own.lastAt ?? 0 },
     };
-  if (kind === 'repair' && own.attempts < 5)
+  // Music in trouble is there to be mended.
+  const mended = kind === 'repair' || inTrouble(own);
+  if (mended && own.attempts < 5)
     return { code: 'because.guess', values: { number, takes: own.attempts, chance: percent } };
-  if (kind === 'repair') return { code: 'because.half', values: { number, chance: percent } };
+  if (mended) return { code: 'because.half', values: { number, chance: percent } };
   if (kind === 'apply') return { code: 'because.use', values: { number, chance: percent } };
   return {
     code: goal ? 'because.goal' : unlocks ? 'because.unlocks' : 'because.open',

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { changeLoop, ringCheck } from '../drills';
 import { planMinutes, type PlanBlock } from './plan';
 import {
   added,
@@ -26,6 +27,8 @@ const block = (id: string, minutes: number, more: Partial<PlanBlock> = {}): Plan
   locked: false,
   ...more,
 });
+const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
+const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
 const three = [block('a', 3, { kind: 'warm up' }), block('b', 10, { barreMinutes: 4 }), block('c', 5)];
 const ids = (blocks: readonly PlanBlock[]) => blocks.map((one) => one.id).join('');
 
@@ -33,6 +36,21 @@ describe('changes by hand', () => {
   test('a longer block keeps the share of its barre minutes', () => {
     expect(lengthened(three, 1, 5)[1]).toMatchObject({ minutes: 15, barreMinutes: 6 });
     expect(lengthened(three, 1, -5)[1]).toMatchObject({ minutes: 5, barreMinutes: 2 });
+  });
+
+  test('a block that walks through drills does so in its other minutes; with one left it walks no more', () => {
+    const [own, other] = [ringCheck(C), changeLoop({ grips: [C, AM], beatsEach: 4 })];
+    const walking = block('b', 5, {
+      recipe: own,
+      walk: [
+        { step: 'hold', minutes: 3, recipe: own },
+        { step: 'change', minutes: 2, recipe: other },
+      ],
+    });
+    expect(lengthened([walking], 0, 2)[0].walk?.map(({ minutes }) => minutes)).toEqual([5, 2]);
+    expect(lengthened([walking], 0, -3)[0].walk?.map(({ minutes }) => minutes)).toEqual([1, 1]);
+    expect(lengthened([walking], 0, -4)[0]).not.toHaveProperty('walk');
+    expect(swapped(three, 1, walking)[1].walk?.map(({ minutes }) => minutes)).toEqual([8, 2]);
   });
 
   test('no block gets shorter than a minute or longer than an hour', () => {

@@ -4,6 +4,7 @@
  * is said and played last, wherever else blocks go. Ids name blocks, indexes name places.
  */
 import { planMinutes, type PlanBlock } from './plan';
+import { walkIn } from './walk';
 
 type Blocks = readonly PlanBlock[];
 
@@ -14,7 +15,9 @@ const FIT_LEAST = 3;
 /** A block at another length. */
 function ofMinutes(block: PlanBlock, minutes: number): PlanBlock {
   const share = block.minutes > 0 ? block.barreMinutes / block.minutes : 0;
-  return { ...block, minutes, barreMinutes: share * minutes };
+  const { walk: _walk, ...rest } = block;
+  const walk = block.walk && walkIn(block.walk, minutes, block.recipe);
+  return { ...rest, minutes, barreMinutes: share * minutes, ...(walk ? { walk } : {}) };
 }
 
 const replaced = (blocks: Blocks, at: number, block: PlanBlock): Blocks =>

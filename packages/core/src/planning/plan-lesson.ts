@@ -6,7 +6,8 @@
 import { fail, ok, type Result } from '../kernel/result';
 import { makeDrill } from '../drills/make-drill';
 import { isQuiet } from '../drills/evidence';
-import { warmUp } from '../drills/recipe';
+import { warmUp, type Drill, type Recipe } from '../drills/recipe';
+import { overLimit } from '../hands/taught-hand';
 import { makeGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
@@ -18,6 +19,7 @@ import { leftOutOf } from './left-out';
 import { orderOf, type Placed } from './order';
 import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type LiftedRule, type PlanBlock } from './plan';
 import { quietPlan } from './quiet-plan';
+import { walkOf } from './walk';
 
 export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
   readonly minutes: number;
@@ -103,6 +105,7 @@ async function playingPlan(
     mostLoad: limits.load,
     halves: returning,
     made: maker(state, context),
+    drill: drillMaker(context),
     clock,
   });
   return {
@@ -193,6 +196,8 @@ interface Around {
   readonly halves: boolean;
   /** The drill of a candidate for this hand; null where it can play none. */
   readonly made: (one: Candidate) => Made | null;
+  /** Any drill for this hand; null where it cannot be asked for it. */
+  readonly drill: (recipe: Recipe) => Drill | null;
   readonly clock: () => number;
 }
 
@@ -204,6 +209,20 @@ function maker(state: StudentState, context: CandidateContext): Around['made'] {
     let made = known.get(one.id);
     if (made === undefined) known.set(one.id, (made = madeFor(one, state, context, grader)));
     return made;
+  };
+}
+
+function drillMaker({ taught }: CandidateContext): Around['drill'] {
+  const known = new Map<string, Drill | null>();
+  return (recipe) => {
+    const key = JSON.stringify(recipe);
+    let drill = known.get(key);
+    if (drill === undefined) {
+      const made = makeDrill(recipe, taught);
+      drill = made.ok && overLimit(made.value.heaviestGrip, taught) <= 0 ? made.value : null;
+      known.set(key, drill);
+    }
+    return drill;
   };
 }
 
@@ -250,7 +269,7 @@ function placedAll(
   chosen: readonly Chosen<Candidate>[],
   chooser: Chooser<Candidate>,
   limits: ChooseLimits,
-  { made, halves }: Around,
+  { made, drill: drillOf, halves }: Around,
 ): readonly Placed[] | null {
   let asLooked = true;
   let barreMinutes = 0;
@@ -261,15 +280,21 @@ function placedAll(
       asLooked = false;
       return [];
     }
-    barreMinutes += minutes * drill.barreShare;
-    return [placedChoice(choice, drill, minutes, halves)];
+    const placed = placedChoice(choice, drill, minutes, halves, drillOf);
+    barreMinutes += placed.block.barreMinutes;
+    return [placed];
   });
-  if (barreMinutes > limits.barreMinutes + 1e-9) {
-    const off = chosen.filter(({ choice }) => (made(choice)?.barreShare ?? 0) !== choice.barreShare);
-    for (const { choice } of off) chooser.put({ ...choice, barreShare: made(choice)?.barreShare ?? 0 });
-    asLooked = false;
+  if (!asLooked || barreMinutes <= limits.barreMinutes + 1e-9) return asLooked ? blocks : null;
+  // More of it is pressed than it looked; ever more is thought of it, so that this ends.
+  let more = false;
+  for (const [i, { choice }] of chosen.entries()) {
+    const { block } = blocks[i];
+    const barreShare = block.barreMinutes / block.minutes;
+    if (barreShare <= choice.barreShare + 1e-9) continue;
+    chooser.put({ ...choice, barreShare });
+    more = true;
   }
-  return asLooked ? blocks : null;
+  return more ? null : blocks;
 }
 
 /** Rests that are tried: one if it helps, then ever longer ones, up to a third of the lesson. */
@@ -295,8 +320,15 @@ function placed(block: PlanBlock, { taught, syllabus }: CandidateContext): Place
 }
 
 /** After pain half of the minutes are played. */
-function placedChoice(choice: Candidate, made: Made, minutes: number, halves: boolean): Placed {
+function placedChoice(
+  choice: Candidate,
+  made: Made,
+  minutes: number,
+  halves: boolean,
+  drillOf: Around['drill'],
+): Placed {
   const lasting = halves ? Math.max(1, Math.floor(minutes / 2)) : minutes;
+  const walked = choice.use ? null : walkOf(choice.skill, choice.state, lasting, made, drillOf);
   return {
     block: {
       id: choice.id,
@@ -306,8 +338,9 @@ function placedChoice(choice: Candidate, made: Made, minutes: number, halves: bo
       because: made.because,
       skillId: choice.skill.id,
       recipe: made.recipe,
-      effort: made.drill.effort,
-      barreMinutes: lasting * made.barreShare,
+      ...(walked ? { walk: walked.walk } : {}),
+      effort: walked?.effort ?? made.drill.effort,
+      barreMinutes: walked?.barreMinutes ?? lasting * made.barreShare,
       locked: false,
     },
     family: made.recipe.family,

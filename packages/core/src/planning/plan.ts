@@ -1,9 +1,17 @@
 /** A lesson plan as data: blocks with minutes, what they train, and why they are there. */
 import type { Recipe } from '../drills/recipe';
 import type { Reason } from '../effort/explain';
+import type { PracticeStep } from '../syllabus/skill';
 
 export const BLOCK_KINDS = ['warm up', 'review', 'repair', 'new', 'rest', 'apply', 'take home'] as const;
 export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+/** A part of a block: one drill for some of its minutes. */
+export interface WalkPart {
+  readonly step: PracticeStep;
+  readonly minutes: number;
+  readonly recipe: Recipe;
+}
 
 export interface PlanBlock {
   /** Stable inside one plan. */
@@ -15,6 +23,8 @@ export interface PlanBlock {
   readonly skillId: string | null;
   /** Null for blocks without a drill (rest, take home, something brought). */
   readonly recipe: Recipe | null;
+  /** The drills it goes through, its own among them, together as long as the block; left out where it has one alone. */
+  readonly walk?: readonly WalkPart[];
   /** Grade of what is played, 0 to 100; 0 at rest. */
   readonly effort: number;
   /** Minutes of the block in which a barre is pressed. */

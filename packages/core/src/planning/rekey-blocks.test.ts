@@ -52,6 +52,24 @@ test('from G to Db: roots as far up, in flats; open grips become others of the s
   expect(moved[1].block.title.values.key).toBe('Db major');
 });
 
+test('every drill of a walk goes along, each as far as its own', () => {
+  const own = ringCheck(C);
+  const loop = changeLoop({ grips: [C, G], beatsEach: 4 });
+  const walking: PlanBlock = {
+    ...block(own),
+    walk: [
+      { step: 'hold', minutes: 4, recipe: own },
+      { step: 'change', minutes: 2, recipe: loop },
+    ],
+  };
+  const [{ block: moved }] = rekeyBlocks([walking], note('C'), note('D'), context);
+  const [held, changed] = moved.walk ?? [];
+  expect(held).toEqual({ step: 'hold', minutes: 4, recipe: moved.recipe });
+  expect(changed.minutes).toBe(2);
+  if (changed.recipe.family !== 'change loop') throw new Error('another family');
+  expect(changed.recipe.parameters.grips.map((one) => one.chord)).toEqual(['D', 'A']);
+});
+
 test('roots are written as keys on them are: B for Cb, C# minor for Db minor', () => {
   const AM = { chord: 'Am', frets: [null, 0, 2, 2, 1, 0] };
   const loop = (...grips: (typeof AM)[]) => block(changeLoop({ grips, beatsEach: 4 }));

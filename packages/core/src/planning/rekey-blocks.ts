@@ -19,7 +19,7 @@ import { movedRoot } from '../drills/moving';
 import { parseChord } from '../theory/chord';
 import { keysOn } from '../theory/key';
 import { noteText, pitchClassOf, type NoteName } from '../theory/note';
-import type { PlanBlock } from './plan';
+import type { PlanBlock, WalkPart } from './plan';
 
 /** How a block followed: as it was, on other grips, as the nearest that can be made, without a key of its own, or not at all. */
 export type Followed = 'moved' | 'other grips' | 'nearest' | 'keyless' | 'stays';
@@ -123,6 +123,7 @@ export function rekeyBlocks(
       recipe,
       title: same ? was.title : drillTitle(recipe),
       effort: made.ok ? made.value.effort : was.effort,
+      ...(was.walk ? { walk: walkInKey(was.walk, was.recipe, recipe, (one) => followed(one, from, to, context).recipe) } : {}),
       barreMinutes: bursts
         ? (was.minutes * bursts.workSeconds) / (bursts.workSeconds + bursts.restSeconds)
         : 0,
@@ -130,3 +131,15 @@ export function rekeyBlocks(
     return [{ was, block, followed: how, why }];
   });
 }
+
+/** The parts of a walk moved as its own drill was. */
+const walkInKey = (
+  walk: readonly WalkPart[],
+  was: Recipe,
+  own: Recipe,
+  move: (recipe: Recipe) => Recipe,
+): readonly WalkPart[] =>
+  walk.map((part) => ({
+    ...part,
+    recipe: JSON.stringify(part.recipe) === JSON.stringify(was) ? own : move(part.recipe),
+  }));

@@ -126,6 +126,7 @@ export const KEY_TABLE = {
     tempo: one('+ -', 'faster, slower', QUIET),
     change: one('c', 'next change, next call', QUIET),
     reveal: one('v', 'show where the call lies', QUIET),
+    part: one('w', 'next drill of the block'),
   },
   shapes: {
     chord: one('/', 'enter a chord'),

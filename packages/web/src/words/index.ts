@@ -2,6 +2,7 @@
  * The one vocabulary layer: codes and values become words here and nowhere else, so that schools and
  * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
  */
+import type { PracticeStep } from '@finch/core/syllabus';
 import type { Reason } from '@finch/core/effort';
 import type { LimitStep, SheetFinding } from '@finch/core/shapes';
 import { DRILL_WORDS } from './drill-words';
@@ -222,6 +223,15 @@ export const BLOCK_WORDS: Readonly<Record<string, string>> = {
   rest: 'Rest and listen',
   apply: 'Apply',
   'take home': 'Take home',
+};
+
+/** The steps in which a skill is practised, as said to a student. */
+export const STEP_WORDS: Readonly<Record<PracticeStep, string>> = {
+  find: 'find it',
+  hold: 'hold it',
+  change: 'change to it',
+  use: 'use it',
+  hear: 'hear it',
 };
 
 export const PART_WORDS: Readonly<Record<string, string>> = {

@@ -53,6 +53,7 @@ useKeys(
     tempo: forwardBack((by) => stage.faster(2 * by)),
     change: () => stage.next(),
     reveal: () => stage.reveal(),
+    part: () => stage.walk(),
   },
   live,
 );

@@ -8,7 +8,7 @@ import type { PlanBlock } from '@finch/core/planning';
 import type { Form } from '@finch/core/shapes';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
-import { formText, nameChord, say, spokenChord } from '../../words';
+import { formText, nameChord, say, spokenChord, STEP_WORDS } from '../../words';
 import { gripDegrees } from '../../instruments/degrees';
 import BarreCaution from '../../instruments/BarreCaution.vue';
 import CountIn from '../../instruments/CountIn.vue';
@@ -29,7 +29,7 @@ const props = defineProps<{
   stopped: string;
   hookOn: (frets: Frets) => Hook | null;
 }>();
-const { drill, pair, different, moves, bar, beat, call, called, neck, tempo, player, revealed } = props.stage;
+const { drill, parts, part, pair, different, moves, bar, beat, call, called, neck, tempo, player, revealed } = props.stage;
 const { heard, choices } = props.stage.sound;
 const bare = computed(() => props.instrument.openPitches.map(() => null));
 const neckDegrees = computed(() => {
@@ -42,6 +42,16 @@ const neckDegrees = computed(() => {
 
 <template>
   <section class="sheet stage" aria-label="What is played">
+    <div v-if="parts.length && !stopped" class="parts" role="group" aria-label="Drills of this block">
+      <BButton
+        v-for="(one, i) in parts"
+        :key="i"
+        :variant="i === part ? 'dark' : 'outline-secondary'"
+        :aria-pressed="i === part"
+        @click="stage.walk(i)"
+        >{{ STEP_WORDS[one.step] }} <small>{{ one.minutes }} min</small></BButton
+      >
+    </div>
     <div v-if="stopped" class="caution stop" role="alert">{{ stopped }}</div>
     <template v-else-if="pair.length">
       <div class="pair">
@@ -162,6 +172,15 @@ const neckDegrees = computed(() => {
   gap: var(--space-2);
   min-height: 0;
   overflow: hidden;
+}
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+}
+.parts .btn {
+  font-size: var(--size-5);
+  min-height: 44px;
 }
 .pair {
   display: flex;

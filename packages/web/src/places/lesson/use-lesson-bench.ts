@@ -146,7 +146,8 @@ export function useLessonBench(lessonId: () => string | undefined) {
     handingOut: handOut.busy,
     toHome: () => {
       const now = block.value;
-      if (now?.recipe) void handOut.home(withTempo(now.recipe, tempo.value), now.title, now.skillId);
+      const recipe = drill.value?.recipe;
+      if (now && recipe) void handOut.home(withTempo(recipe, tempo.value), now.title, now.skillId);
     },
     bring: (text: string) => {
       const made = run.bring(text.trim().slice(0, LONGEST_BROUGHT) || 'Something brought');

@@ -50,6 +50,31 @@ test('another block begins at its own tempo and its first change, and what sound
   expect([stage.drill.value, stage.tempo.value, stage.pair.value]).toEqual([null, 60, []]);
 });
 
+test('a block that walks through drills begins with the first, goes on to the next and round, and to any by name', async () => {
+  const ring = ringCheck(C);
+  const { stage, block } = begin(null);
+  expect(stage.parts.value).toEqual([]);
+  stage.walk();
+  expect(stage.drill.value).toBeNull();
+  const walk = [
+    { step: 'hold' as const, minutes: 3, recipe: ring },
+    { step: 'change' as const, minutes: 2, recipe: loop },
+  ];
+  block.value = { ...blockOf(ring, 'two'), walk } as PlanBlock;
+  await settle();
+  expect([stage.part.value, stage.drill.value?.recipe.family]).toEqual([0, 'ring check']);
+  stage.walk();
+  await settle();
+  expect([stage.part.value, stage.drill.value?.recipe.family, stage.tempo.value]).toEqual([1, 'change loop', 60]);
+  stage.walk();
+  expect(stage.part.value).toBe(0);
+  stage.walk(1);
+  // Another block begins at its own first.
+  block.value = { ...blockOf(ring, 'three'), walk } as PlanBlock;
+  await settle();
+  expect([stage.part.value, stage.drill.value?.recipe.family]).toEqual([0, 'ring check']);
+});
+
 test('tempo stays between 30 and 208; while it plays it goes on from the same beat', async () => {
   const { stage } = begin(loop);
   for (let i = 0; i < 60; i++) stage.faster(4);

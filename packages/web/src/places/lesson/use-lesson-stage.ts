@@ -21,9 +21,19 @@ export function useLessonStage(
   instrument: Readonly<Ref<Instrument>>,
 ) {
   const player = usePlayer();
+  /** The drills the block goes through, and the one that is on. */
+  const parts = computed(() => block.value?.walk ?? []);
+  const part = ref(0);
+  const recipe = computed(() => parts.value[part.value]?.recipe ?? block.value?.recipe ?? null);
+  watch(
+    () => block.value?.id,
+    () => (part.value = 0),
+    // Before the drill of the new block is made.
+    { flush: 'sync' },
+  );
   const drill = computed<Drill | null>(() => {
-    if (!block.value?.recipe) return null;
-    const made = makeDrill(block.value.recipe, drilling.value);
+    if (!recipe.value) return null;
+    const made = makeDrill(recipe.value, drilling.value);
     return made.ok ? made.value : null;
   });
   const sound = useHeard(drill, instrument);
@@ -33,7 +43,7 @@ export function useLessonStage(
   const revealed = ref(false);
   const beat = ref(0);
   watch(
-    () => `${block.value?.id} ${JSON.stringify(block.value?.recipe ?? null)}`,
+    () => `${block.value?.id} ${JSON.stringify(recipe.value)}`,
     () => {
       tempo.value = drill.value?.tempoBpm ?? TEMPO.usual;
       step.value = beat.value = 0;
@@ -119,6 +129,8 @@ export function useLessonStage(
   return {
     player,
     drill,
+    parts,
+    part,
     tempo,
     pair,
     different,
@@ -138,6 +150,10 @@ export function useLessonStage(
       revealed.value = false;
     },
     reveal: () => (revealed.value = !revealed.value),
+    /** To another drill of the block; on to the next, the first after the last, without a number. */
+    walk: (to = part.value + 1) => {
+      if (parts.value.length > 0) part.value = to % parts.value.length;
+    },
     turn: (by: number) => {
       const now = bar.value;
       if (now) beat.value = now.starts[(now.line + by + now.lines) % now.lines];

@@ -9,7 +9,7 @@ import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import IconGrip from '~icons/bi/list';
 import IconLock from '~icons/bi/lock';
-import { BLOCK_WORDS, say } from '../../words';
+import { BLOCK_WORDS, say, STEP_WORDS } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import LoadCurve from '../../instruments/LoadCurve.vue';
@@ -35,6 +35,9 @@ const dragged = computed<PlanBlock[]>({
   set: (next) => emit('order', next),
 });
 const scale = computed(() => Math.max(props.minutes, planMinutes(props.blocks)));
+/** The drills a block goes through, with their minutes. */
+const walkText = ({ walk = [] }: PlanBlock) =>
+  walk.map(({ step, minutes }) => `${STEP_WORDS[step]} ${minutes}`).join(' · ');
 /** Pixels a minute: as drawn at 45 minutes, less for longer lessons, never too small to read. */
 const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value)));
 </script>
@@ -90,9 +93,15 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
               <span class="kind-word">{{ BLOCK_WORDS[block.kind] }}</span></span
             >
           </div>
-          <BecauseMark v-if="block.minutes >= 4 && !(i === picked && block.minutes < 9)">{{
-            say(block.because)
-          }}</BecauseMark>
+          <BecauseMark
+            v-if="block.minutes >= 4 && !(i === picked && block.minutes < 9)"
+            :class="{ line: block.minutes < 7 }"
+            :title="block.minutes < 7 ? say(block.because) : undefined"
+            >{{ say(block.because) }}</BecauseMark
+          >
+          <p v-if="block.walk && (phone || (block.minutes >= 5 && (i !== picked || block.minutes >= 9)))" class="walk">
+            {{ walkText(block) }}
+          </p>
           <div v-if="i === picked && (block.minutes >= 5 || phone)" class="acts">
             <template v-if="phone">
               <BButton size="sm" variant="outline-secondary" @click.stop="emit('move', -1)">Up</BButton>
@@ -223,6 +232,20 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
   font-weight: 400;
   font-size: var(--size-1);
   color: var(--ink2);
+}
+.block .because.line :deep(> span) {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.block .walk {
+  margin: 0;
+  font-size: var(--size-1);
+  line-height: 1.3;
+  color: var(--ink2);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .block .kind {
   font-size: var(--size-1);
