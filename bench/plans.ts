@@ -7,7 +7,13 @@ import { performance } from 'node:perf_hooks';
 import { makeLimits, NOTHING_ON_RECORD, taughtHand } from '@finch/core/hands';
 import { median, must, seededRandom } from '@finch/core/kernel';
 import { replay, type StudentState } from '@finch/core/mastery';
-import { breachesOf, CAREFUL_RULES, planLesson, type LessonConstraints, type LessonPlan } from '@finch/core/planning';
+import {
+  breachesOf,
+  CAREFUL_RULES,
+  planLesson,
+  type LessonConstraints,
+  type LessonPlan,
+} from '@finch/core/planning';
 import { firstSyllabus } from '@finch/core/syllabus';
 import { DAYS, DEMO_NOW, demoStudents, simulatedStudent, START } from './students';
 
@@ -85,6 +91,35 @@ for (let life = 0; life < LIVES; life++) {
     await ask(`life ${life}, day ${(now - START) / DAY_MS}`, state, { taught, goals });
   }
 }
+/** Share of the skills of two plans that are in one of them alone. */
+const apart = (a: LessonPlan, b: LessonPlan): number => {
+  const [ours, theirs] = [a, b].map(({ blocks }) => new Set(blocks.flatMap(({ skillId }) => skillId ?? [])));
+  const all = new Set([...ours, ...theirs]);
+  return [...all].filter((id) => ours.has(id) !== theirs.has(id)).length / Math.max(1, all.size);
+};
+const differ: number[] = [];
+for (const { member, events, context, hand, instrument, limits } of demoStudents()) {
+  const state = replay(events, context, DEMO_NOW);
+  if (state.pain.status !== 'free') continue;
+  const taught = { ...taughtHand(NOTHING_ON_RECORD, DEMO_NOW), hand, instrument, limits };
+  const goals = member.goals ?? [];
+  const three: LessonPlan[] = [];
+  for (const lean of ['mend', 'go on', 'play'] as const)
+    three.push(
+      must(
+        await planLesson(
+          state,
+          firstSyllabus,
+          { taught, minutes: member.minutes, goals, waived: [], lean },
+          () => performance.now(),
+        ),
+      ),
+    );
+  if (process.argv.includes('--plans'))
+    for (const one of three) tell(`${member.name}, ${one.lean}`, one, state);
+  differ.push(Math.min(apart(three[0], three[1]), apart(three[1], three[2]), apart(three[0], three[2])));
+}
+
 const each = plans / LENGTHS.length;
 const all = [...broken.values()].flat().reduce((sum, count) => sum + count, 0);
 const sorted = took.toSorted((a, b) => a - b);
@@ -98,6 +133,7 @@ console.log(
       const counts = broken.get(rule);
       return counts ? [row(rule, counts)] : [];
     }),
+    `mend, go on, play: of the skills of the two most alike ${(100 * median(differ)).toFixed(0)} of 100 are in one alone (median of the demo's students, least ${(100 * Math.min(...differ)).toFixed(0)})`,
     `a proposal takes ${median(took).toFixed(0)} ms, one of twenty ${sorted[Math.floor(took.length * 0.95)].toFixed(0)} ms or more, at most ${Math.max(...took).toFixed(0)} ms`,
   ].join('\n'),
 );

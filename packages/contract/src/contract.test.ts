@@ -286,7 +286,9 @@ describe('plans', () => {
     expect(issueAt(planSchema, walking(...Array.from({ length: 9 }, () => 1)))).toBe('blocks.0.walk');
     const [block] = walking(3, 2).blocks;
     const other = { ...block.walk[0], step: 'dance' };
-    expect(issueAt(planSchema, { ...plan, blocks: [{ ...block, walk: [other] }] })).toBe('blocks.0.walk.0.step');
+    expect(issueAt(planSchema, { ...plan, blocks: [{ ...block, walk: [other] }] })).toBe(
+      'blocks.0.walk.0.step',
+    );
   });
 });
 

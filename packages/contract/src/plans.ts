@@ -1,6 +1,7 @@
 /** Lesson plans as they travel and are stored, with the upcaster that old ones pass through. */
 import {
   BLOCK_KINDS,
+  LEANS,
   LIFTED_IN_TURN,
   LONGEST_DONE_MINUTES,
   type LessonPlan,
@@ -65,6 +66,7 @@ export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
     v.array(v.object({ title: reasonSchema, skillId: v.string(), because: reasonSchema })),
     v.maxLength(20),
   ),
+  lean: v.optional(v.picklist(LEANS)),
   lifted: v.optional(v.pipe(v.array(v.picklist(LIFTED_IN_TURN)), v.maxLength(LIFTED_IN_TURN.length))),
   modelVersion: v.pipe(v.string(), v.maxLength(40)),
 });

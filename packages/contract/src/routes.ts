@@ -1,4 +1,5 @@
 /** Every route of the server. A stranger's input passes these schemas or reaches nothing. */
+import { LEANS } from '@finch/core/planning';
 import * as v from 'valibot';
 import {
   birthDaySchema,
@@ -250,6 +251,7 @@ export const routes = {
     body: v.object({
       minutes: minutesSchema,
       newSkills: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(6))),
+      lean: v.optional(v.picklist(LEANS)),
       locked: v.pipe(v.array(blockSchema), v.maxLength(40)),
     }),
     output: planSchema,

@@ -215,7 +215,10 @@ export function lessonCandidates(state: StudentState, context: CandidateContext)
   const mended = made(trouble, TRIED.trouble);
   const known = new Set(mended.map(({ id }) => id));
   const rest = (kinds: readonly BlockKind[], which: (own: SkillState) => boolean = () => true) =>
-    of(({ kind, skill, state: own }) => kinds.includes(kind) && which(own) && !known.has(`${kind}:${skill.id}`));
+    of(
+      ({ kind, skill, state: own }) =>
+        kinds.includes(kind) && which(own) && !known.has(`${kind}:${skill.id}`),
+    );
   return [
     ...mended,
     ...made(rest(['review', 'repair']), TRIED.met),

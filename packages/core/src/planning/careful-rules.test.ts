@@ -173,14 +173,22 @@ test('nothing new while four are in trouble, something new where little is', () 
 });
 
 test('what is begun and rough is in trouble: it comes first, and two of four are mended', () => {
-  const rough = (...ids: string[]) => state(Object.fromEntries(ids.map((id) => [id, met(0.39, { attempts: 1 })])));
+  const rough = (...ids: string[]) =>
+    state(Object.fromEntries(ids.map((id) => [id, met(0.39, { attempts: 1 })])));
   expect(rules(SOUND, rough('open.c'))).toContain('mended first');
   expect(rules(SOUND, rough('open.am'))).not.toContain('mended first');
   expect(rules(SOUND, state({ 'open.c': met(0.4, { attempts: 1 }) }))).not.toContain('mended first');
   const four = rough('open.am', 'open.c', 'open.e', 'open.a');
   const once = plan(WARM, AMS, NAMES, { ...SONG, minutes: 13, skillId: 'pieces.own' }, HOME);
   expect(rules(once, four)).toContain('mended enough');
-  const twice = plan(WARM, AMS, { ...AMS, skillId: 'open.c' }, NAMES, { ...SONG, minutes: 13, skillId: 'pieces.own' }, HOME);
+  const twice = plan(
+    WARM,
+    AMS,
+    { ...AMS, skillId: 'open.c' },
+    NAMES,
+    { ...SONG, minutes: 13, skillId: 'pieces.own' },
+    HOME,
+  );
   expect(rules(twice, four)).not.toContain('mended enough');
   expect(rules(once, rough('open.am', 'open.c', 'open.e'))).not.toContain('mended enough');
 });

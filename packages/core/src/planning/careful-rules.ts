@@ -186,7 +186,8 @@ const RULES: readonly Rule[] = [
     'one new piece of music',
     ({ plan, of }) => {
       const unmet = plan.blocks.filter(
-        (block) => block.kind === 'apply' && !block.locked && of(block)?.attempts === 0 && !begun(plan, block),
+        (block) =>
+          block.kind === 'apply' && !block.locked && of(block)?.attempts === 0 && !begun(plan, block),
       );
       return saying(unmet.length > 1, unmet.map(({ skillId }) => skillId).join());
     },
@@ -317,9 +318,17 @@ const RULES: readonly Rule[] = [
         const others = own.practice.filter(({ step, recipe }) => {
           const drill = makeDrill(recipe, constraints.taught);
           const light = drill.ok && drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
-          return step !== own.practice[0].step && light && (step === 'use' || step === 'change') && !drill.value.hasBarre;
+          return (
+            step !== own.practice[0].step &&
+            light &&
+            (step === 'use' || step === 'change') &&
+            !drill.value.hasBarre
+          );
         });
-        return saying(there.length < 2 && others.length > 0, `${block.skillId} is one drill for ${block.minutes}`);
+        return saying(
+          there.length < 2 && others.length > 0,
+          `${block.skillId} is one drill for ${block.minutes}`,
+        );
       }),
   ],
   [

@@ -34,6 +34,7 @@ const LIMITS: ChooseLimits = {
   mended: { skillIds: [], least: 0 },
   strands: 0,
   knownMusic: 0,
+  music: { least: 0.15, most: 0.5 },
   there: {
     strands: [],
     playingMinutes: 3,
@@ -72,8 +73,8 @@ function allowed(
     set.length <= asked.mostBlocks &&
     news <= asked.mostNew &&
     news >= asked.leastNew &&
-    music >= CHOOSE.music.least * playing - 1e-9 &&
-    music <= CHOOSE.music.most * playing + 1e-9 &&
+    music >= asked.music.least * playing - 1e-9 &&
+    music <= asked.music.most * playing + 1e-9 &&
     minutes(({ kind }) => kind === 'review') <= asked.lessonMinutes / 2 &&
     (longestHeld === 0 || longestHeld < longestOpen) &&
     set.reduce((sum, [one, length]) => sum + length * one.barreShare, 0) <= asked.barreMinutes + 1e-9 &&
@@ -156,6 +157,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         mostBlocks: random.int(3, 6),
         strands: random.int(0, 3),
         knownMusic: random.int(0, 1),
+        music: random.pick([LIMITS.music, { least: 0.4, most: 0.8 }]),
         first: random.unit() < 0.3 ? ['c0'] : [],
         mended: random.unit() < 0.3 ? { skillIds: ['c1', 'c2', 'c3'], least: 2 } : { skillIds: [], least: 0 },
       });

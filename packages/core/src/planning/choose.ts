@@ -54,6 +54,8 @@ export interface ChooseLimits {
   readonly strands: number;
   /** Pieces and progressions that are played already, where there are any. */
   readonly knownMusic: number;
+  /** Least and most share of what is played that is music. */
+  readonly music: { readonly least: number; readonly most: number };
   /** What stands in the lesson already: opener, locked blocks. */
   readonly there: {
     readonly strands: readonly string[];
@@ -80,7 +82,6 @@ export const CHOOSE = {
   /** Minutes after which 63 % of a block's worth is there; of music later. */
   scale: 3.5,
   useScale: 5,
-  music: { least: 0.15, most: 0.5 },
   /** What the second new thing of one kind of movement costs, in worth of the best choice. */
   alike: 0.25,
 } as const;
@@ -204,7 +205,7 @@ export class Chooser<C extends Choice> {
     }
 
     if (!lifted.has('music')) {
-      const { least, most } = CHOOSE.music;
+      const { least, most } = limits.music;
       // Music between two shares of all that is played: uses less so much of every playing minute.
       const over = (share: number) => [
         ...all(({ use }) => use, long),
@@ -276,8 +277,14 @@ export class Chooser<C extends Choice> {
     }
     // What comes first cannot be the use of what is only begun after it.
     for (const one of this.choices.filter(among(first)).filter(({ use }) => use))
-      for (const fresh of this.choices.filter(({ kind, skillId }) => kind === 'new' && one.exercises.includes(skillId)))
-        model.bound(`before ${one.id} ${fresh.id}`, { most: 1 }, all(({ id }) => id === one.id || id === fresh.id));
+      for (const fresh of this.choices.filter(
+        ({ kind, skillId }) => kind === 'new' && one.exercises.includes(skillId),
+      ))
+        model.bound(
+          `before ${one.id} ${fresh.id}`,
+          { most: 1 },
+          all(({ id }) => id === one.id || id === fresh.id),
+        );
   }
 
   /** A new thing comes with a use of it, and a use of a new thing with the thing itself. */

@@ -1,9 +1,11 @@
 export {
   BLOCK_KINDS,
+  LEANS,
   LIFTED_IN_TURN,
   PLAN_MODEL_VERSION,
   planMinutes,
   type BlockKind,
+  type Lean,
   type LeftOut,
   type LessonPlan,
   type LiftedRule,

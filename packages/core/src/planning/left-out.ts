@@ -1,18 +1,20 @@
 /** Why what is not in a lesson is not: each by the first rule that kept it out, never one sentence for all. */
 import type { Reason } from '../effort/explain';
-import type { StudentState } from '../mastery/replay';
 import type { Candidate } from './candidates';
 import type { ChooseLimits, Chosen } from './choose';
 import type { BlockKind, LeftOut } from './plan';
 
 const MOST = 3;
 
+/** Why nothing new may come in at all: four things in trouble, or a proposal that leans elsewhere. */
+export type NoNew = 'trouble' | 'lean' | null;
+type Limits = ChooseLimits & { readonly noNew: NoNew };
+
 /** The best of each kind that is not in, at most three. */
 export function leftOutOf(
   all: readonly Candidate[],
   chosen: readonly Chosen<Candidate>[],
-  limits: ChooseLimits,
-  _state: StudentState,
+  limits: Limits,
 ): LeftOut[] {
   const inPlan = new Set(chosen.map(({ choice }) => choice.skillId));
   const out = all.filter(({ skillId }) => !inPlan.has(skillId));
@@ -28,13 +30,13 @@ export function leftOutOf(
     }));
 }
 
-function whyNot(one: Candidate, chosen: readonly Chosen<Candidate>[], limits: ChooseLimits): Reason {
+function whyNot(one: Candidate, chosen: readonly Chosen<Candidate>[], limits: Limits): Reason {
   const barre = chosen.reduce((sum, { choice, minutes }) => sum + minutes * choice.barreShare, 0);
   const news = chosen.filter(({ choice }) => choice.kind === 'new');
   if (one.barreShare > 0 && barre + one.lengths[0] * one.barreShare > limits.barreMinutes)
     return { code: 'left.barre', values: { cap: Math.round(limits.barreMinutes * 10) / 10 } };
   if (one.kind === 'new') {
-    if (limits.mostNew === 0) return { code: 'left.trouble', values: {} };
+    if (limits.noNew) return { code: `left.${limits.noNew}`, values: {} };
     if (news.length >= limits.mostNew) return { code: 'left.new', values: { most: limits.mostNew } };
     if (news.some(({ choice }) => choice.strand === one.strand)) return { code: 'left.alike', values: {} };
   }

@@ -1,10 +1,20 @@
 import { averageHand, standardGuitar } from '../fretboard';
-import { makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
+import { isQuiet, makeDrill, ringCheck, type Feel, type Take, type TakeResult } from '../drills';
 import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand, type HandLimits } from '../hands';
 import { must } from '../kernel';
 import { replay, type EventOf, type LogEvent, type ReplayContext } from '../mastery';
 import { firstSyllabus, skillsOf } from '../syllabus';
-import { handLoad, peakLoad, planLesson, planMinutes, type LessonConstraints, type PlanBlock } from '.';
+import {
+  handLoad,
+  peakLoad,
+  planLesson,
+  planMinutes,
+  type BlockKind,
+  type Lean,
+  type LessonConstraints,
+  type LessonPlan,
+  type PlanBlock,
+} from '.';
 
 const drill = { hand: averageHand, instrument: standardGuitar };
 const context: ReplayContext = {
@@ -128,6 +138,34 @@ describe('planLesson', () => {
     expect(made.blocks.reduce((sum, block) => sum + block.barreMinutes, 0)).toBeLessThanOrEqual(1.5);
     const none = await plan(seasoned, 20, heldTo(must(makeLimits({ barreMinutes: 0 }))));
     expect(none.blocks.every((block) => block.barreMinutes === 0)).toBe(true);
+  });
+
+  test('three proposals for one day really differ: one mends, one goes on, one plays', async () => {
+    const of = async (lean: Lean) => plan(begun, 20, { minutes: 45, lean });
+    const begun = [
+      ...seasoned,
+      ...['open.dm', 'near.c-f', 'near.g-d', 'near.am-c'].flatMap((id) =>
+        Array.from({ length: 3 }, (_, i) => attempt(id, 17 + i, 'not yet')),
+      ),
+      ...['pieces.own', 'pieces.as-written', 'numbers.145'].flatMap((id) =>
+        Array.from({ length: 6 }, (_, i) => attempt(id, 13 + i, 'clean')),
+      ),
+    ];
+    const [even, mend, on, play] = await Promise.all((['even', 'mend', 'go on', 'play'] as const).map(of));
+    const minutes = ({ blocks }: LessonPlan, ...kinds: BlockKind[]) =>
+      planMinutes(blocks.filter(({ kind }) => kinds.includes(kind)));
+    const playing = ({ blocks }: LessonPlan) =>
+      planMinutes(blocks.filter(({ recipe }) => recipe && !isQuiet(recipe)));
+    expect([even.lean, mend.lean, on.lean, play.lean]).toEqual([undefined, 'mend', 'go on', 'play']);
+    // Four are in trouble: only a teacher who asks for it is proposed something new.
+    expect([even, mend, on, play].map((one) => minutes(one, 'new') > 0)).toEqual([false, false, true, false]);
+    expect(on.blocks.filter(({ kind }) => kind === 'new').length).toBeGreaterThan(0);
+    expect(minutes(play, 'apply') / playing(play)).toBeGreaterThanOrEqual(0.4);
+    expect(minutes(play, 'apply')).toBeGreaterThan(minutes(mend, 'apply'));
+    expect(minutes(mend, 'repair', 'review')).toBeGreaterThan(minutes(play, 'repair', 'review'));
+    for (const one of [even, mend, on, play]) expect(planMinutes(one.blocks)).toBe(45);
+    expect(mend.leftOut.map(({ because }) => because.code)).toContain('left.lean');
+    expect(even.leftOut.map(({ because }) => because.code)).toContain('left.trouble');
   });
 
   test('two barre blocks do not touch while something else can stand between', async () => {

@@ -12,12 +12,27 @@ import { makeGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
-import { fallOf, inTrouble, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
+import {
+  fallOf,
+  inTrouble,
+  lessonCandidates,
+  useOfNew,
+  type Candidate,
+  type CandidateContext,
+} from './candidates';
 import { madeFor, type Made } from './fitted-drill';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
-import { leftOutOf } from './left-out';
+import { leftOutOf, type NoNew } from './left-out';
 import { orderOf, type Placed } from './order';
-import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type LiftedRule, type PlanBlock } from './plan';
+import { LEANING } from './lean';
+import {
+  PLAN_MODEL_VERSION,
+  planMinutes,
+  type Lean,
+  type LessonPlan,
+  type LiftedRule,
+  type PlanBlock,
+} from './plan';
 import { quietPlan } from './quiet-plan';
 import { walkOf } from './walk';
 
@@ -25,6 +40,8 @@ export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' |
   readonly minutes: number;
   /** New skills allowed; 2 unless the teacher sets another number. */
   readonly newSkills?: number;
+  /** Even unless the teacher asks for another. */
+  readonly lean?: Lean;
   /** Blocks the teacher locked, in their order; kept as they are. */
   readonly locked?: readonly PlanBlock[];
 }
@@ -89,7 +106,11 @@ async function playingPlan(
     allowBarre: limits.barreMinutes > 0 && !returning,
   };
   const taken = new Set(locked.flatMap((block) => block.skillId ?? []));
-  const all = lessonCandidates(state, context).filter(({ skillId }) => !taken.has(skillId));
+  const lean = constraints.lean ?? 'even';
+  const { worth } = LEANING[lean];
+  const all = lessonCandidates(state, context)
+    .filter(({ skillId }) => !taken.has(skillId))
+    .map((one) => ({ ...one, worth: one.worth * (worth[one.kind] ?? 1) }));
   const opening = locked.some((block) => block.kind === 'warm up') ? [] : [warmUpBlock(context)];
   const closing =
     locked.some((block) => block.kind === 'take home') || minutes < PLAN.takeHomeFrom
@@ -112,8 +133,9 @@ async function playingPlan(
     schemaVersion: 1,
     minutes,
     blocks: laid.row.map(({ block }) => block),
-    leftOut: leftOutOf(all, laid.chosen, asked, state),
+    leftOut: leftOutOf(all, laid.chosen, asked),
     ...(laid.lifted.length > 0 ? { lifted: laid.lifted } : {}),
+    ...(lean === 'even' ? {} : { lean }),
     modelVersion: PLAN_MODEL_VERSION,
   };
 }
@@ -123,8 +145,9 @@ function limitsOf(
   all: readonly Candidate[],
   there: readonly PlanBlock[],
   free: number,
-  { minutes, newSkills, taught }: LessonConstraints,
-): ChooseLimits {
+  { minutes, newSkills, taught, lean = 'even' }: LessonConstraints,
+): ChooseLimits & { readonly noNew: NoNew } {
+  const leaning = LEANING[lean];
   const trouble = all.filter((one) => inTrouble(one.state));
   const worst = trouble
     .filter(({ state: { marks } }) => marks.slipping)
@@ -135,20 +158,17 @@ function limitsOf(
   // Music that a lock brought counts.
   const played = there.some(({ kind }) => kind === 'apply');
   const many = trouble.length >= PLAN.trouble;
-  const mostNew = many ? 0 : Math.max(0, (newSkills ?? PLAN.newSkills) - news);
+  const goesOn = leaning.news === 'one at least';
+  const noNew: NoNew = leaning.news === 'none' ? 'lean' : many && !goesOn ? 'trouble' : null;
+  const mostNew = noNew ? 0 : Math.max(0, (newSkills ?? PLAN.newSkills) - news);
+  const long = minutes >= PLAN.somethingNewFrom;
   const canBeNew = all.some(({ kind }) => kind === 'new');
   return {
     minutes: free,
     lessonMinutes: minutes,
     mostNew,
     leastNew:
-      mostNew > 0 &&
-      canBeNew &&
-      trouble.length <= PLAN.calm &&
-      news === 0 &&
-      minutes >= PLAN.somethingNewFrom
-        ? 1
-        : 0,
+      mostNew > 0 && canBeNew && (goesOn || (trouble.length <= PLAN.calm && long)) && news === 0 ? 1 : 0,
     barreMinutes: Math.max(
       0,
       (taught.limits.barreMinutes * minutes) / 30 -
@@ -157,11 +177,13 @@ function limitsOf(
     mostBlocks: Math.max(2, Math.ceil(free / PLAN.block)),
     mended: {
       skillIds: trouble.map(({ skillId }) => skillId),
-      least: many && minutes >= PLAN.somethingNewFrom ? PLAN.mended : Math.min(1, trouble.length),
+      least: Math.min(trouble.length, goesOn || !long ? 1 : Math.max(leaning.mended, many ? PLAN.mended : 1)),
     },
     first: (worst ? [worst] : trouble).map(({ skillId }) => skillId),
     strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
-    knownMusic: minutes >= PLAN.somethingNewFrom && !played ? 1 : 0,
+    knownMusic: long && !played ? Math.min(leaning.knownMusic, all.filter(({ known }) => known).length) : 0,
+    music: leaning.music,
+    noNew,
     there: {
       strands: [],
       playingMinutes: sum(({ recipe }) => recipe !== null && !isQuiet(recipe)),

@@ -33,6 +33,10 @@ export interface PlanBlock {
   readonly locked: boolean;
 }
 
+/** What a proposal leans to: nothing more than the rules ask, mending, going on, or playing. */
+export const LEANS = ['even', 'mend', 'go on', 'play'] as const;
+export type Lean = (typeof LEANS)[number];
+
 export interface LeftOut {
   readonly title: Reason;
   readonly skillId: string;
@@ -46,6 +50,8 @@ export interface LessonPlan {
   readonly leftOut: readonly LeftOut[];
   /** Rules that were given up, since nothing keeps all of them; left out where all are kept. */
   readonly lifted?: readonly LiftedRule[];
+  /** Left out where it leans to nothing. */
+  readonly lean?: Lean;
   readonly modelVersion: string;
 }
 
@@ -66,4 +72,4 @@ export function planMinutes(blocks: readonly PlanBlock[]): number {
   return blocks.reduce((sum, block) => sum + block.minutes, 0);
 }
 
-export const PLAN_MODEL_VERSION = 'plan-2';
+export const PLAN_MODEL_VERSION = 'plan-3';

@@ -123,7 +123,9 @@ export function rekeyBlocks(
       recipe,
       title: same ? was.title : drillTitle(recipe),
       effort: made.ok ? made.value.effort : was.effort,
-      ...(was.walk ? { walk: walkInKey(was.walk, was.recipe, recipe, (one) => followed(one, from, to, context).recipe) } : {}),
+      ...(was.walk
+        ? { walk: walkInKey(was.walk, was.recipe, recipe, (one) => followed(one, from, to, context).recipe) }
+        : {}),
       barreMinutes: bursts
         ? (was.minutes * bursts.workSeconds) / (bursts.workSeconds + bursts.restSeconds)
         : 0,

@@ -55,15 +55,19 @@ test('short blocks have fewer drills, and the shortest one alone; the minutes ar
   expect(said(walked('open.c', 3, stateOf(0, 0)))).toBe('hold 2, change 1');
   expect(walked('open.c', 2, stateOf(0, 0))).toBeNull();
   for (let minutes = 3; minutes <= 12; minutes++)
-    expect(walked('open.c', minutes, stateOf(0, 0))?.walk.reduce((sum, part) => sum + part.minutes, 0)).toBe(minutes);
+    expect(walked('open.c', minutes, stateOf(0, 0))?.walk.reduce((sum, part) => sum + part.minutes, 0)).toBe(
+      minutes,
+    );
 });
 
 test('what this hand cannot be asked is left out, and what is not wanted now is better than one drill alone', () => {
   const own = skillOf('open.c').practice;
-  const without = (...steps: string[]) => (recipe: Recipe) =>
-    own.some((one) => steps.includes(one.step) && JSON.stringify(one.recipe) === JSON.stringify(recipe))
-      ? null
-      : drillOf(recipe);
+  const without =
+    (...steps: string[]) =>
+    (recipe: Recipe) =>
+      own.some((one) => steps.includes(one.step) && JSON.stringify(one.recipe) === JSON.stringify(recipe))
+        ? null
+        : drillOf(recipe);
   expect(said(walked('open.c', 7, stateOf(0, 0), without('change')))).toBe('find 2, hold 3, use 2');
   expect(said(walked('open.c', 7, stateOf(5, 0.6), without('change', 'use')))).toBe('find 2, hold 5');
   expect(walked('open.c', 7, stateOf(0, 0), () => null)).toBeNull();
@@ -89,7 +93,10 @@ test('a block that presses no barre goes on without one; effort and barre minute
 test('in other minutes the longest part gives and takes; then the last but its own goes, and one alone is no walk', () => {
   const walk = walked('open.c', 7, stateOf(0, 0))?.walk ?? [];
   const [{ recipe: own }] = skillOf('open.c').practice;
-  const at = (minutes: number) => walkIn(walk, minutes, own)?.map((part) => `${part.step} ${part.minutes}`).join(', ');
+  const at = (minutes: number) =>
+    walkIn(walk, minutes, own)
+      ?.map((part) => `${part.step} ${part.minutes}`)
+      .join(', ');
   expect(at(9)).toBe('find 1, hold 5, change 2, use 1');
   expect(at(5)).toBe('find 1, hold 2, change 1, use 1');
   expect(at(3)).toBe('find 1, hold 1, change 1');

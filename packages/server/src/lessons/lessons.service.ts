@@ -22,6 +22,7 @@ import {
   type LessonPlan,
   type LessonShare,
   type PlanBlock,
+  type Lean,
 } from '@finch/core/planning';
 import { addDays, addWeeks, differenceInCalendarDays, set } from 'date-fns';
 import type { DataSource, EntityManager } from 'typeorm';
@@ -94,19 +95,21 @@ interface PutInPlan {
 export interface Wish {
   readonly minutes: number;
   readonly newSkills?: number;
+  readonly lean?: Lean;
   readonly locked: readonly PlanBlock[];
 }
 
 /** What the planner is asked of a student as the log now stands. */
 export function askedOf(view: StudentView, wish: Wish): Parameters<typeof planLesson> {
   const { goals, waived } = view.record;
-  const { minutes, newSkills, locked } = wish;
+  const { minutes, newSkills, lean, locked } = wish;
   return [
     view.state,
     view.syllabus.content,
     {
       minutes,
       newSkills,
+      lean,
       locked,
       taught: view.taught,
       goals: goalSkills(goals, view.syllabus.content),

@@ -2,6 +2,7 @@
  * The one vocabulary layer: codes and values become words here and nowhere else, so that schools and
  * languages can differ without touching what is stored. Plain and exact; names the thing and the number.
  */
+import type { Lean } from '@finch/core/planning';
 import type { PracticeStep } from '@finch/core/syllabus';
 import type { Reason } from '@finch/core/effort';
 import type { LimitStep, SheetFinding } from '@finch/core/shapes';
@@ -90,8 +91,9 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.slipping': (v) => `Slipping: ${v.number}, was ${v.was} on ${shortDate(v.on)}.`,
   'because.stuck': (v) => `Stuck at ${v.number} after ${v.takes} takes: smaller, slower, another way in.`,
   'because.guess': (v) =>
-    `Not sure yet: ${v.number} after ${plural(v.takes, 'take')}. Set like this, about ${v.chance} of 100 come clean.`,
-  'because.half': (v) => `Half held: ${v.number} now. Set like this, about ${v.chance} of 100 come clean.`,
+    `Begun: ${v.number} after ${plural(v.takes, 'take')}; so set, about ${v.chance} of 100 come clean.`,
+  'because.half': (v) =>
+    `${Number(v.number) < 40 ? 'Rough' : 'Half held'}: ${v.number} now; so set, about ${v.chance} of 100 come clean.`,
   'because.unlocks': (v) =>
     `Opens ${plural(v.unlocks, 'more skill')}. About ${v.chance} of 100 first tries come clean.`,
   'because.goal': (v) => `Toward a goal. About ${v.chance} of 100 first tries come clean.`,
@@ -120,6 +122,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.trouble': () => 'Nothing new while four things are in trouble.',
+  'left.lean': () => 'Nothing new: today is for what is begun.',
   'left.can-wait': (v) => `Can wait: about ${v.recall} of 100 would still come.`,
   'left.music': () => 'The music of today is full; other pieces use more of what is learned.',
   'left.barre': (v) => `Would pass ${v.cap} barre minutes.`,
@@ -223,6 +226,14 @@ export const BLOCK_WORDS: Readonly<Record<string, string>> = {
   rest: 'Rest and listen',
   apply: 'Apply',
   'take home': 'Take home',
+};
+
+/** What a proposal leans to. */
+export const LEAN_WORDS: Readonly<Record<Lean, string>> = {
+  even: 'Even',
+  mend: 'Mend',
+  'go on': 'Go on',
+  play: 'Play',
 };
 
 /** The steps in which a skill is practised, as said to a student. */

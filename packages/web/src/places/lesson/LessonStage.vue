@@ -29,7 +29,8 @@ const props = defineProps<{
   stopped: string;
   hookOn: (frets: Frets) => Hook | null;
 }>();
-const { drill, parts, part, pair, different, moves, bar, beat, call, called, neck, tempo, player, revealed } = props.stage;
+const { drill, parts, part, pair, different, moves, bar, beat, call, called, neck, tempo, player, revealed } =
+  props.stage;
 const { heard, choices } = props.stage.sound;
 const bare = computed(() => props.instrument.openPitches.map(() => null));
 const neckDegrees = computed(() => {

@@ -65,7 +65,11 @@ test('a block that walks through drills begins with the first, goes on to the ne
   expect([stage.part.value, stage.drill.value?.recipe.family]).toEqual([0, 'ring check']);
   stage.walk();
   await settle();
-  expect([stage.part.value, stage.drill.value?.recipe.family, stage.tempo.value]).toEqual([1, 'change loop', 60]);
+  expect([stage.part.value, stage.drill.value?.recipe.family, stage.tempo.value]).toEqual([
+    1,
+    'change loop',
+    60,
+  ]);
   stage.walk();
   expect(stage.part.value).toBe(0);
   stage.walk(1);

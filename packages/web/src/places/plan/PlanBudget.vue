@@ -2,12 +2,12 @@
 /** What the plan spends: minutes by kind, the checks it is held to, and what was left out with the reason. */
 import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
-import { planMinutes, type LessonPlan } from '@finch/core/planning';
+import { LEANS, planMinutes, type Lean, type LessonPlan } from '@finch/core/planning';
 import { BButton } from 'bootstrap-vue-next';
 import { computed } from 'vue';
 import IconCheck from '~icons/bi/check-lg';
 import IconWarn from '~icons/bi/exclamation-triangle';
-import { BLOCK_WORDS, say } from '../../words';
+import { BLOCK_WORDS, LEAN_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';
@@ -26,7 +26,7 @@ const props = defineProps<{
   /** Minutes over the lesson. */
   over: number;
 }>();
-const emit = defineEmits<{ replan: []; undo: []; fit: [] }>();
+const emit = defineEmits<{ replan: [lean?: Lean]; undo: []; fit: [] }>();
 const blocks = computed(() => props.plan.blocks);
 const total = computed(() => planMinutes(blocks.value));
 const strips = computed(() =>
@@ -83,6 +83,18 @@ const checks = computed(() =>
         ><b>{{ say(one.title) }}:</b> {{ say(one.because) }}</BecauseMark
       ></template
     >
+    <div class="lean" role="group" aria-label="Propose another that leans to">
+      <BButton
+        v-for="lean in LEANS"
+        :key="lean"
+        size="sm"
+        :variant="lean === (plan.lean ?? 'even') ? 'dark' : 'outline-secondary'"
+        :aria-pressed="lean === (plan.lean ?? 'even')"
+        :aria-disabled="busy"
+        @click="!busy && emit('replan', lean)"
+        >{{ LEAN_WORDS[lean] }}</BButton
+      >
+    </div>
     <div class="foot">
       <BButton variant="outline-secondary" size="sm" :disabled="busy" @click="emit('replan')"
         >Re-plan around locks</BButton
@@ -138,11 +150,14 @@ const checks = computed(() =>
 .checks .warn {
   color: var(--breast);
 }
-.budget .foot {
+.budget .foot,
+.budget .lean {
   display: flex;
   gap: var(--space-2);
   align-items: flex-end;
-  margin-top: auto;
   flex-wrap: wrap;
+}
+.budget .lean {
+  margin-top: auto;
 }
 </style>

@@ -5,6 +5,7 @@ import type { PlanBlock } from '@finch/core/planning';
 import {
   added,
   fitted,
+  LEANS,
   lengthened,
   lockTurned,
   moved,
@@ -117,6 +118,8 @@ useKeys('plan', {
   fit,
   undo: desk.undo,
   replan: () => void replan(),
+  lean: () =>
+    !busy.value && void replan(LEANS[(LEANS.indexOf(plan.value?.lean ?? 'even') + 1) % LEANS.length]),
   rekey: () => (rekeying.value = plan.value !== null),
   start: () => void start(),
 });

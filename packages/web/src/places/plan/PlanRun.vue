@@ -99,7 +99,10 @@ const perMinute = computed(() => Math.max(11, Math.min(13.3, 586 / scale.value))
             :title="block.minutes < 7 ? say(block.because) : undefined"
             >{{ say(block.because) }}</BecauseMark
           >
-          <p v-if="block.walk && (phone || (block.minutes >= 5 && (i !== picked || block.minutes >= 9)))" class="walk">
+          <p
+            v-if="block.walk && (phone || (block.minutes >= 5 && (i !== picked || block.minutes >= 9)))"
+            class="walk"
+          >
             {{ walkText(block) }}
           </p>
           <div v-if="i === picked && (block.minutes >= 5 || phone)" class="acts">

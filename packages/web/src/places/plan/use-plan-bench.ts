@@ -3,7 +3,7 @@
  * outlives the page), the planner's proposals, and keeping it all over the version the changes began from.
  */
 import { routes, type LessonBody } from '@finch/contract';
-import { byHand, planMinutes, type PlanBlock } from '@finch/core/planning';
+import { byHand, planMinutes, type Lean, type PlanBlock } from '@finch/core/planning';
 import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch, type Ref } from 'vue';
 import { say, sayError } from '../../words';
@@ -58,7 +58,7 @@ export function usePlanBench(lesson: Readonly<Ref<LessonBody | undefined>>) {
     client.setQueryData(['lesson', now.id], now);
     void readAnew(client, 'board', 'student');
   }
-  async function propose(locked: readonly PlanBlock[], asked: boolean) {
+  async function propose(locked: readonly PlanBlock[], asked: boolean, lean: Lean = 'even') {
     const now = lesson.value;
     if (!now) return;
     const seen = plan.value;
@@ -67,7 +67,7 @@ export function usePlanBench(lesson: Readonly<Ref<LessonBody | undefined>>) {
     try {
       const made = await call(routes.propose, {
         params: { studentId: now.studentId },
-        body: { minutes: now.minutes, locked: [...locked] },
+        body: { minutes: now.minutes, locked: [...locked], lean },
       });
       // What was changed by hand meanwhile is not overwritten.
       if (plan.value === seen && lesson.value?.id === now.id) desk.replace(made, asked);
@@ -117,8 +117,8 @@ export function usePlanBench(lesson: Readonly<Ref<LessonBody | undefined>>) {
     busy,
     trouble,
     draftFrom,
-    /** Plans the rest anew around what is locked or was put in by hand. */
-    replan: () => propose(blocks.value.filter(byHand), true),
+    /** Plans the rest anew around what is locked or was put in by hand, leaning as before or as it is asked to. */
+    replan: (lean: Lean = plan.value?.lean ?? 'even') => propose(blocks.value.filter(byHand), true, lean),
     /** Gives up the changes that are not kept. */
     dropDraft: async () => {
       const now = lesson.value;
