@@ -63,9 +63,17 @@ export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
   ),
   blocks: v.pipe(v.array(blockSchema), v.maxLength(MOST_BLOCKS, 'at most 40 blocks')),
   leftOut: v.pipe(
-    v.array(v.object({ title: reasonSchema, skillId: v.string(), because: reasonSchema })),
+    v.array(
+      v.object({
+        title: reasonSchema,
+        skillId: v.string(),
+        because: reasonSchema,
+        brings: v.optional(reasonSchema),
+      }),
+    ),
     v.maxLength(20),
   ),
+  gap: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1000))),
   lean: v.optional(v.picklist(LEANS)),
   lifted: v.optional(v.pipe(v.array(v.picklist(LIFTED_IN_TURN)), v.maxLength(LIFTED_IN_TURN.length))),
   modelVersion: v.pipe(v.string(), v.maxLength(40)),

@@ -84,12 +84,17 @@ export function isOpen(
   states: ReadonlyMap<string, SkillState>,
   waived: readonly string[],
 ): boolean {
-  return skill.needs.every((group) =>
-    group.some((id) => {
-      const state = states.get(id);
-      return waived.includes(id) || (state !== undefined && ONCE_CLEAN(state) && !state.marks.slipping);
-    }),
-  );
+  return skill.needs.every((group) => group.some((id) => isReady(id, states, waived)));
+}
+
+/** Whether what needs this skill may begin: it was once clean and does not slip, or is waived. */
+export function isReady(
+  id: string,
+  states: ReadonlyMap<string, SkillState>,
+  waived: readonly string[],
+): boolean {
+  const state = states.get(id);
+  return waived.includes(id) || (state !== undefined && ONCE_CLEAN(state) && !state.marks.slipping);
 }
 
 /** A skill that might come in, before a drill is made of it. */

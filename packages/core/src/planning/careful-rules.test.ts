@@ -5,7 +5,7 @@ import { replay, type SkillState, type StudentState } from '../mastery';
 import { firstSyllabus } from '../syllabus';
 import { breachesOf, type CarefulRule } from './careful-rules';
 import type { LessonPlan, PlanBlock } from './plan';
-import type { LessonConstraints } from './plan-lesson';
+import type { LessonConstraints } from './lesson-limits';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const nothing = replay(

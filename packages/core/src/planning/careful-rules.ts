@@ -9,7 +9,7 @@ import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
 import type { Skill, Syllabus } from '../syllabus/skill';
-import type { LessonConstraints } from './plan-lesson';
+import type { LessonConstraints } from './lesson-limits';
 import type { LessonPlan, PlanBlock } from './plan';
 import { peakLoad } from './load';
 

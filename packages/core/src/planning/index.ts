@@ -14,7 +14,8 @@ export {
 export { checkUpItems, type CheckUpItem } from './check-up';
 export { breachesOf, CAREFUL_RULES, type Breach, type CarefulRule } from './careful-rules';
 export { handLoad, peakLoad, type LoadPoint } from './load';
-export { PLAN, planLesson, type LessonConstraints } from './plan-lesson';
+export { PLAN, type LessonConstraints } from './lesson-limits';
+export { planLesson } from './plan-lesson';
 export {
   added,
   alikeIn,

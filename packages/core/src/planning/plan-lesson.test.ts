@@ -168,6 +168,30 @@ describe('planLesson', () => {
     expect(even.leftOut.map(({ because }) => because.code)).toContain('left.trouble');
   });
 
+  test('what would bring a left-out thing in does so', async () => {
+    const one = await plan(seasoned, 20, { newSkills: 1 });
+    const out = one.leftOut.find(({ because }) => because.code === 'left.new');
+    expect(out?.brings).toEqual({ code: 'brings.new', values: { most: 2 } });
+    const two = await plan(seasoned, 20, { newSkills: 2 });
+    expect(two.blocks.map(({ skillId }) => skillId)).toContain(out?.skillId);
+    // Nothing is said of what no more of anything lets in.
+    const none = await plan(seasoned, 20, { lean: 'mend' });
+    expect(none.leftOut.find(({ because }) => because.code === 'left.lean')).not.toHaveProperty('brings');
+  });
+
+  test('a wish that is not open yet says what it waits for, and whether that slips', async () => {
+    const child = firstSyllabus.skills.find(
+      ({ needs }) => needs.length === 1 && needs[0].length === 1 && needs[0][0] === 'open.c',
+    );
+    if (!child) throw new Error('nothing needs open.c alone');
+    const wish = { goals: [child.id] };
+    const [first] = (await plan(clean('open.em', 6), 20, wish)).leftOut;
+    const need = firstSyllabus.skills.find(({ id }) => id === 'open.c')?.name;
+    expect(first).toMatchObject({ skillId: child.id, because: { code: 'left.need', values: { need } } });
+    const open = await plan(seasoned, 20, wish);
+    expect(open.leftOut.map(({ because }) => because.code)).not.toContain('left.need');
+  });
+
   test('two barre blocks do not touch while something else can stand between', async () => {
     const wanted = firstSyllabus.skills.map(({ id }) => id).filter((id) => /^(low|high)\./.test(id));
     const barres = wanted.flatMap((id) => Array.from({ length: 3 }, (_, i) => attempt(id, 17 + i, 'nearly')));

@@ -5,68 +5,23 @@
  */
 import { fail, ok, type Result } from '../kernel/result';
 import { makeDrill } from '../drills/make-drill';
-import { isQuiet } from '../drills/evidence';
-import { warmUp, type Drill, type Recipe } from '../drills/recipe';
+import type { Drill, Recipe } from '../drills/recipe';
 import { overLimit } from '../hands/taught-hand';
 import { makeGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
-import {
-  fallOf,
-  inTrouble,
-  lessonCandidates,
-  useOfNew,
-  type Candidate,
-  type CandidateContext,
-} from './candidates';
+import { lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
 import { madeFor, type Made } from './fitted-drill';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
-import { leftOutOf, type NoNew } from './left-out';
+import { leftOutOf, wishThatWaits } from './left-out';
+import { limitsOf, PLAN, type LessonConstraints } from './lesson-limits';
 import { orderOf, type Placed } from './order';
 import { LEANING } from './lean';
-import {
-  PLAN_MODEL_VERSION,
-  planMinutes,
-  type Lean,
-  type LessonPlan,
-  type LiftedRule,
-  type PlanBlock,
-} from './plan';
+import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type LiftedRule, type PlanBlock } from './plan';
 import { quietPlan } from './quiet-plan';
+import { restBlock, takeHomeBlock, warmUpBlock } from './standing-blocks';
 import { walkOf } from './walk';
-
-export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
-  readonly minutes: number;
-  /** New skills allowed; 2 unless the teacher sets another number. */
-  readonly newSkills?: number;
-  /** Even unless the teacher asks for another. */
-  readonly lean?: Lean;
-  /** Blocks the teacher locked, in their order; kept as they are. */
-  readonly locked?: readonly PlanBlock[];
-}
-
-export const PLAN = {
-  warmUpMinutes: 3,
-  takeHomeMinutes: 3,
-  takeHomeFrom: 20,
-  newSkills: 2,
-  shortest: 10,
-  longest: 180,
-  /** Skills in trouble from which nothing new comes, and up to which something does, in lessons from so many minutes. */
-  trouble: 4,
-  calm: 1,
-  /** Skills mended in a lesson from so many minutes where so many are in trouble. */
-  mended: 2,
-  somethingNewFrom: 30,
-  strands: 3,
-  strandsFrom: 45,
-  /** Minutes that a block lasts on the whole. */
-  block: 5,
-  /** Sets of blocks tried for an order, and seconds for all of it. */
-  sets: 6,
-  seconds: 2,
-} as const;
 
 /**
  * A lesson of `minutes` (10 to 180). Problems: `plan.minutes`, `plan.locked` when locked blocks leave no room.
@@ -119,6 +74,7 @@ async function playingPlan(
   const free = minutes - planMinutes(locked) - planMinutes(opening) - planMinutes(closing);
   const choices = withUses(all, context);
   const asked = limitsOf(all, [...opening, ...locked], free, constraints);
+  const until = clock() + PLAN.seconds * 1000;
   const laid = await lay(choices, asked, {
     opening: opening.map((block) => placed(block, context)),
     locked: locked.map((block) => placed(block, context)),
@@ -128,72 +84,23 @@ async function playingPlan(
     made: maker(state, context),
     drill: drillMaker(context),
     clock,
+    until,
+  });
+  const leftOut = await leftOutOf(all, laid.chosen, asked, async (more) => {
+    const left = (until - clock()) / 1000;
+    if (left <= 0) return new Set();
+    const found = await new Chooser(choices, { ...asked, ...more }).best(left);
+    return new Set(found?.chosen.map(({ choice }) => choice.skillId));
   });
   return {
     schemaVersion: 1,
     minutes,
     blocks: laid.row.map(({ block }) => block),
-    leftOut: leftOutOf(all, laid.chosen, asked),
+    leftOut: [...wishThatWaits(state, context), ...leftOut],
     ...(laid.lifted.length > 0 ? { lifted: laid.lifted } : {}),
+    ...(laid.gap > 0 ? { gap: laid.gap } : {}),
     ...(lean === 'even' ? {} : { lean }),
     modelVersion: PLAN_MODEL_VERSION,
-  };
-}
-
-/** What the choice is held to, with what stands in the lesson already. */
-function limitsOf(
-  all: readonly Candidate[],
-  there: readonly PlanBlock[],
-  free: number,
-  { minutes, newSkills, taught, lean = 'even' }: LessonConstraints,
-): ChooseLimits & { readonly noNew: NoNew } {
-  const leaning = LEANING[lean];
-  const trouble = all.filter((one) => inTrouble(one.state));
-  const worst = trouble
-    .filter(({ state: { marks } }) => marks.slipping)
-    .toSorted((a, b) => fallOf(b.state) - fallOf(a.state))
-    .at(0);
-  const sum = (which: (block: PlanBlock) => boolean) => planMinutes(there.filter(which));
-  const news = there.filter(({ kind }) => kind === 'new').length;
-  // Music that a lock brought counts.
-  const played = there.some(({ kind }) => kind === 'apply');
-  const many = trouble.length >= PLAN.trouble;
-  const goesOn = leaning.news === 'one at least';
-  const noNew: NoNew = leaning.news === 'none' ? 'lean' : many && !goesOn ? 'trouble' : null;
-  const mostNew = noNew ? 0 : Math.max(0, (newSkills ?? PLAN.newSkills) - news);
-  const long = minutes >= PLAN.somethingNewFrom;
-  const canBeNew = all.some(({ kind }) => kind === 'new');
-  return {
-    minutes: free,
-    lessonMinutes: minutes,
-    mostNew,
-    leastNew:
-      mostNew > 0 && canBeNew && (goesOn || (trouble.length <= PLAN.calm && long)) && news === 0 ? 1 : 0,
-    barreMinutes: Math.max(
-      0,
-      (taught.limits.barreMinutes * minutes) / 30 -
-        there.reduce((total, { barreMinutes }) => total + barreMinutes, 0),
-    ),
-    mostBlocks: Math.max(2, Math.ceil(free / PLAN.block)),
-    mended: {
-      skillIds: trouble.map(({ skillId }) => skillId),
-      least: Math.min(trouble.length, goesOn || !long ? 1 : Math.max(leaning.mended, many ? PLAN.mended : 1)),
-    },
-    first: (worst ? [worst] : trouble).map(({ skillId }) => skillId),
-    strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
-    knownMusic: long && !played ? Math.min(leaning.knownMusic, all.filter(({ known }) => known).length) : 0,
-    music: leaning.music,
-    noNew,
-    there: {
-      strands: [],
-      playingMinutes: sum(({ recipe }) => recipe !== null && !isQuiet(recipe)),
-      useMinutes: sum(({ kind }) => kind === 'apply'),
-      reviewMinutes: sum(({ kind }) => kind === 'review'),
-      barreBlocks: there.filter(({ barreMinutes }) => barreMinutes > 0).length,
-      // The opener parts no two.
-      otherBlocks: there.filter(({ barreMinutes, kind }) => barreMinutes === 0 && kind !== 'warm up').length,
-    },
-    rest: { minutes: [3, 4, 5], must: false },
   };
 }
 
@@ -207,6 +114,8 @@ interface Laid {
   readonly row: readonly Placed[];
   readonly chosen: readonly Chosen<Candidate>[];
   readonly lifted: readonly LiftedRule[];
+  /** Share of worth that may be missing, 0 to 1. */
+  readonly gap: number;
 }
 
 interface Around {
@@ -221,6 +130,8 @@ interface Around {
   /** Any drill for this hand; null where it cannot be asked for it. */
   readonly drill: (recipe: Recipe) => Drill | null;
   readonly clock: () => number;
+  /** By its clock, when the best seen is taken. */
+  readonly until: number;
 }
 
 /** Makes each drill once. */
@@ -250,13 +161,16 @@ function drillMaker({ taught }: CandidateContext): Around['drill'] {
 
 /** Chooses and orders: a set that has no order is not chosen again; a hand loaded past its limit rests longer. */
 async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: Around): Promise<Laid> {
-  const until = around.clock() + PLAN.seconds * 1000;
+  const { until } = around;
+  let bound: number | null = null;
   let spare: { readonly row: readonly Placed[]; readonly found: Laid } | null = null;
   for (const rest of restsOf(limits)) {
     const chooser = new Chooser(choices, { ...limits, rest });
     for (let set = 0; set < PLAN.sets && around.clock() < until;) {
       const found = await chooser.best(Math.max(0.05, (until - around.clock()) / 1000));
       if (!found) break;
+      // The first is bound by the fewest rules: nothing that is tried later is worth more.
+      bound ??= found.bound;
       const blocks = placedAll(found.chosen, chooser, limits, around);
       // A hand near this one could, this one cannot: chosen again by what is known now.
       if (!blocks) continue;
@@ -275,6 +189,7 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
         row: row ?? [...around.opening, ...open, ...around.closing],
         chosen: found.chosen,
         lifted: found.lifted,
+        gap: gapOf(bound, found.value),
       };
       if (row) return laid;
       spare ??= { row: laid.row, found: laid };
@@ -283,8 +198,19 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
   }
   if (spare) return spare.found;
   const rest = limits.minutes > 0 ? [placedRest(limits.minutes, null)] : [];
-  return { row: [...around.opening, ...around.locked, ...rest, ...around.closing], chosen: [], lifted: [] };
+  return {
+    row: [...around.opening, ...around.locked, ...rest, ...around.closing],
+    chosen: [],
+    lifted: [],
+    gap: 0,
+  };
 }
+
+/** Under a hundredth is none: solvers round. */
+const gapOf = (bound: number | null, value: number): number => {
+  const gap = bound === null || bound <= 0 ? 0 : (bound - value) / bound;
+  return gap < 0.01 ? 0 : Math.round(gap * 100) / 100;
+};
 
 /** The chosen blocks with their drills; null where making them showed that they are not as they looked, which the chooser is told. */
 function placedAll(
@@ -378,53 +304,3 @@ const placedRest = (minutes: number, skillId: string | null): Placed => ({
   exercises: [],
   chance: null,
 });
-
-function warmUpBlock(context: CandidateContext): PlanBlock {
-  const recipe = warmUp(PLAN.warmUpMinutes);
-  const drill = makeDrill(recipe, context.taught);
-  return {
-    id: 'warm up',
-    kind: 'warm up',
-    minutes: PLAN.warmUpMinutes,
-    title: { code: 'title.warm-up', values: {} },
-    because: {
-      code: 'because.cold',
-      values: { fret: drill.ok ? Number(drill.value.steps[0].ask.values.fret) : 5 },
-    },
-    skillId: null,
-    recipe,
-    effort: drill.ok ? drill.value.effort : 5,
-    barreMinutes: 0,
-    locked: false,
-  };
-}
-
-function takeHomeBlock(): PlanBlock {
-  return {
-    id: 'take home',
-    kind: 'take home',
-    minutes: PLAN.takeHomeMinutes,
-    title: { code: 'title.take-home', values: {} },
-    because: { code: 'because.home', values: {} },
-    skillId: null,
-    recipe: null,
-    effort: 0,
-    barreMinutes: 0,
-    locked: false,
-  };
-}
-
-function restBlock(id: string, minutes: number, skillId: string | null): PlanBlock {
-  return {
-    id,
-    kind: 'rest',
-    minutes,
-    title: { code: 'title.listen', values: {} },
-    because: { code: 'because.rest', values: {} },
-    skillId,
-    recipe: null,
-    effort: 0,
-    barreMinutes: 0,
-    locked: false,
-  };
-}

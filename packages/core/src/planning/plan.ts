@@ -41,6 +41,8 @@ export interface LeftOut {
   readonly title: Reason;
   readonly skillId: string;
   readonly because: Reason;
+  /** The least that would bring it in, where something small does. */
+  readonly brings?: Reason;
 }
 
 export interface LessonPlan {
@@ -50,6 +52,8 @@ export interface LessonPlan {
   readonly leftOut: readonly LeftOut[];
   /** Rules that were given up, since nothing keeps all of them; left out where all are kept. */
   readonly lifted?: readonly LiftedRule[];
+  /** Share of worth that a better plan might have at most; left out where none has more. */
+  readonly gap?: number;
   /** Left out where it leans to nothing. */
   readonly lean?: Lean;
   readonly modelVersion: string;

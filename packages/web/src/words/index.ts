@@ -122,6 +122,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.trouble': () => 'Nothing new while four things are in trouble.',
+  'left.need': (v) => `A wish that waits: ${v.need} comes first.`,
+  'left.need-slips': (v) => `A wish that waits: ${v.need} slips.`,
   'left.lean': () => 'Nothing new: today is for what is begun.',
   'left.can-wait': (v) => `Can wait: about ${v.recall} of 100 would still come.`,
   'left.music': () => 'The music of today is full; other pieces use more of what is learned.',
@@ -130,6 +132,9 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'left.new': (v) => `${plural(v.most, 'new thing')} at most today.`,
   'left.target': (v) =>
     `${chordText(String(v.to))} is left out: ${WORDS[String(v.why)]?.(v) ?? 'no move leads there'}.`,
+  'brings.minutes': (v) => `${plural(v.minutes, 'more minute')} would bring it in.`,
+  'brings.new': (v) => `It comes in where ${plural(v.most, 'new thing')} may be.`,
+  'brings.barre': (v) => `${plural(v.minutes, 'more barre minute')} would bring it in.`,
   'left.alike': () => 'Too like the new thing already in; the two would mix.',
 
   'title.lesson': () => 'The lesson',

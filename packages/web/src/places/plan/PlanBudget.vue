@@ -11,7 +11,7 @@ import { BLOCK_WORDS, LEAN_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';
-import { liftedCheck, planChecks } from './checks';
+import { gapCheck, liftedCheck, planChecks } from './checks';
 
 const props = defineProps<{
   plan: LessonPlan;
@@ -45,6 +45,7 @@ const checks = computed(() =>
   [
     ...(props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts, props.alone) : []),
     liftedCheck(props.plan.lifted) ?? [],
+    gapCheck(props.plan.gap) ?? [],
   ].flat(),
 );
 </script>
@@ -80,7 +81,8 @@ const checks = computed(() =>
     <template v-if="plan.leftOut.length"
       ><h2>Left out, and why</h2>
       <BecauseMark v-for="one in plan.leftOut" :key="one.skillId"
-        ><b>{{ say(one.title) }}:</b> {{ say(one.because) }}</BecauseMark
+        ><b>{{ say(one.title) }}:</b> {{ say(one.because)
+        }}{{ one.brings ? ` ${say(one.brings)}` : '' }}</BecauseMark
       ></template
     >
     <div class="lean" role="group" aria-label="Propose another that leans to">

@@ -1,7 +1,7 @@
 import { earPairs, openStrokes, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { type PlanBlock } from '@finch/core/planning';
-import { liftedCheck, planChecks } from './checks';
+import { gapCheck, liftedCheck, planChecks } from './checks';
 
 const block = (kind: PlanBlock['kind'], minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
   id: `${kind} ${minutes}`,
@@ -87,4 +87,9 @@ test('what the planner gave up is said; nothing is said where it kept every rule
     ok: false,
     text: 'Proposed without three strands in a long lesson, a share of music: nothing keeps every rule.',
   });
+});
+
+test('how far from the best the search may have stopped is said, where it is far at all', () => {
+  expect([gapCheck(undefined), gapCheck(0)]).toEqual([null, null]);
+  expect(gapCheck(0.031)?.text).toContain('4 of 100 more at most');
 });

@@ -86,6 +86,15 @@ const LIFTED_WORDS: Readonly<Record<LiftedRule, string>> = {
   mended: 'two things in trouble mended, one of them first',
 };
 
+/** How far from the best the search may have stopped; null where nothing worth more fits. @param gap share of worth, 0 to 1 */
+export const gapCheck = (gap: number | undefined): PlanCheck | null =>
+  gap
+    ? {
+        ok: true,
+        text: `The best that was found; another might be worth ${Math.ceil(100 * gap)} of 100 more at most.`,
+      }
+    : null;
+
 /** What the planner gave up to fill the lesson at all; null where it kept every rule. */
 export const liftedCheck = (lifted: readonly LiftedRule[] | undefined): PlanCheck | null =>
   lifted?.length

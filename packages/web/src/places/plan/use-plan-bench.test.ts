@@ -156,6 +156,24 @@ test('a new plan keeps what is locked; one that comes after a change by hand is 
   expect(ids(bench)).toEqual(['new']);
 });
 
+test('another leaning is asked for by name, and a new plan leans as the last one did', async () => {
+  const { bench } = await begin(lessonOf({ plan: planOf(block('free', 45)) }));
+  house.answer = () => ({ ...planOf(block('mended', 45)), lean: 'mend' });
+  await bench.replan('mend');
+  await bench.replan();
+  house.answer = () => planOf(block('even', 45));
+  await bench.replan('even');
+  expect(sentTo(routes.propose.path)).toEqual([
+    { minutes: 45, locked: [], lean: 'mend' },
+    { minutes: 45, locked: [], lean: 'mend' },
+    { minutes: 45, locked: [] },
+  ]);
+  expect(ids(bench)).toEqual(['even']);
+  // One press takes a proposal back.
+  bench.desk.undo();
+  expect(ids(bench)).toEqual(['mended']);
+});
+
 test('changes given up bring back what the server has', async () => {
   const { bench } = await begin();
   bench.desk.change(() => []);

@@ -67,7 +67,7 @@ export function usePlanBench(lesson: Readonly<Ref<LessonBody | undefined>>) {
     try {
       const made = await call(routes.propose, {
         params: { studentId: now.studentId },
-        body: { minutes: now.minutes, locked: [...locked], lean },
+        body: { minutes: now.minutes, locked: [...locked], ...(lean === 'even' ? {} : { lean }) },
       });
       // What was changed by hand meanwhile is not overwritten.
       if (plan.value === seen && lesson.value?.id === now.id) desk.replace(made, asked);
