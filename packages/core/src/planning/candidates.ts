@@ -215,6 +215,7 @@ export function lessonCandidates(state: StudentState, context: CandidateContext)
   const trouble = of(({ state: own }) => inTrouble(own)).sort(
     ({ state: a }, { state: b }) =>
       Number(b.marks.slipping) - Number(a.marks.slipping) ||
+      Number(b.marks.stuck) - Number(a.marks.stuck) ||
       (a.marks.slipping && b.marks.slipping ? fallOf(b) - fallOf(a) : 0),
   );
   const mended = made(trouble, TRIED.trouble);

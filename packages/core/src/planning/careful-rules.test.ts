@@ -191,6 +191,20 @@ test('what is begun and rough is in trouble: it comes first, and two of four are
   );
   expect(rules(twice, four)).not.toContain('mended enough');
   expect(rules(once, rough('open.am', 'open.c', 'open.e'))).not.toContain('mended enough');
+  // One that is stuck is in it, and before what is merely rough.
+  const stuck = (id: string) =>
+    state({ [id]: met(0.6, { marks: { ...NO_MARKS, stuck: true } }), 'open.am': met(0.3) });
+  expect(rules(once, stuck('open.c'))).toEqual(expect.arrayContaining(['mended first', 'mended enough']));
+  const mended = plan(
+    WARM,
+    { ...AMS, skillId: 'open.c' },
+    AMS,
+    NAMES,
+    { ...SONG, skillId: 'pieces.own' },
+    HOME,
+  );
+  expect(rules(mended, stuck('open.c'))).not.toContain('mended first');
+  expect(rules(mended, stuck('open.c'))).not.toContain('mended enough');
 });
 
 test('a drill that only leads to a skill does not make it one this hand may be asked for', () => {

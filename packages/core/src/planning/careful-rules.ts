@@ -87,6 +87,7 @@ interface Looked extends Asked {
 const held = (state: SkillState | undefined): boolean => (state?.chance?.mean ?? 0) > CAREFUL.held;
 const isRough = ({ attempts, chance }: SkillState): boolean =>
   attempts > 0 && (chance?.mean ?? 1) < CAREFUL.rough;
+const stuckOf = (trouble: readonly SkillState[]) => trouble.filter(({ marks }) => marks.stuck);
 const fallOf = ({ peak, chance }: SkillState): number => (peak?.mean ?? 0) - (chance?.mean ?? 0);
 
 /** Rules that a plan breaks, each with what was found; none where it is as a careful teacher would have it. */
@@ -168,7 +169,9 @@ const RULES: readonly Rule[] = [
             `${worst.skillId} fell ${Math.round(100 * fallOf(worst))}, ${first?.skillId} stands first`,
           )
         : saying(
-            !trouble.some(({ skillId }) => skillId === first?.skillId),
+            !(stuckOf(trouble).length > 0 ? stuckOf(trouble) : trouble).some(
+              ({ skillId }) => skillId === first?.skillId,
+            ),
             `${worst.skillId} is in trouble, ${first?.skillId} stands first`,
           );
     },
@@ -176,10 +179,17 @@ const RULES: readonly Rule[] = [
   [
     'mended enough',
     ({ plan, trouble }) => {
-      if (trouble.length < CAREFUL.trouble || plan.minutes < CAREFUL.somethingNewFrom) return [];
-      const ids = new Set(trouble.map(({ skillId }) => skillId));
-      const mended = plan.blocks.filter(({ skillId }) => skillId !== null && ids.has(skillId));
-      return saying(mended.length < CAREFUL.mended, `${mended.length} of ${trouble.length} in trouble`);
+      if (plan.minutes < CAREFUL.somethingNewFrom) return [];
+      const of = (those: readonly SkillState[]) =>
+        plan.blocks.filter((block) => those.some(({ skillId }) => skillId === block.skillId)).length;
+      const stuck = stuckOf(trouble);
+      return [
+        ...saying(
+          trouble.length >= CAREFUL.trouble && of(trouble) < CAREFUL.mended,
+          `${of(trouble)} of ${trouble.length} in trouble`,
+        ),
+        ...saying(stuck.length > 0 && of(stuck) === 0, `${stuck[0]?.skillId} is stuck and not in it`),
+      ];
     },
   ],
   [

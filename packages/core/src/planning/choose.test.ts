@@ -31,7 +31,7 @@ const LIMITS: ChooseLimits = {
   barreMinutes: 9,
   mostBlocks: 9,
   first: [],
-  mended: { skillIds: [], least: 0 },
+  mended: [],
   strands: 0,
   knownMusic: 0,
   music: { least: 0.15, most: 0.5 },
@@ -99,7 +99,9 @@ function allowed(
         asked.first.includes(one.skillId) &&
         set.some(([other]) => other.kind === 'new' && one.exercises.includes(other.skillId)),
     ) &&
-    set.filter(([one]) => asked.mended.skillIds.includes(one.skillId)).length >= asked.mended.least &&
+    asked.mended.every(
+      ({ skillIds, least }) => count(({ skillId }) => skillIds.includes(skillId)) >= least,
+    ) &&
     count(({ unmet }) => unmet) <= 1 &&
     (!choices.some(({ known }) => known) ||
       (minutes(({ unmet }) => unmet) <= minutes(({ known }) => known) &&
@@ -159,7 +161,14 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         knownMusic: random.int(0, 1),
         music: random.pick([LIMITS.music, { least: 0.4, most: 0.8 }]),
         first: random.unit() < 0.3 ? ['c0'] : [],
-        mended: random.unit() < 0.3 ? { skillIds: ['c1', 'c2', 'c3'], least: 2 } : { skillIds: [], least: 0 },
+        mended: random.pick([
+          [],
+          [{ skillIds: ['c1', 'c2', 'c3'], least: 2 }],
+          [
+            { skillIds: ['c1', 'c2', 'c3'], least: 1 },
+            { skillIds: ['c2'], least: 1 },
+          ],
+        ]),
       });
       const expected = bestByTrying(choices, asked);
       const found = await new Chooser(choices, asked).best(5);

@@ -49,8 +49,8 @@ export interface ChooseLimits {
   readonly mostBlocks: number;
   /** One of these skills is in whatever it is worth: what slipped most, else whatever is in trouble. */
   readonly first: readonly string[];
-  /** So many of these are mended. */
-  readonly mended: { readonly skillIds: readonly string[]; readonly least: number };
+  /** Of each of these sets of skills so many are mended. */
+  readonly mended: readonly { readonly skillIds: readonly string[]; readonly least: number }[];
   readonly strands: number;
   /** Pieces and progressions that are played already, where there are any. */
   readonly knownMusic: number;
@@ -269,7 +269,7 @@ export class Chooser<C extends Choice> {
       choice.onlyWith === undefined && skillIds.includes(choice.skillId);
     const rows = [
       ['first', first, Math.min(1, first.length)],
-      ['mended', mended.skillIds, mended.least],
+      ...mended.map(({ skillIds, least }, i) => [`mended ${i}`, skillIds, least] as const),
     ] as const;
     for (const [name, skillIds, least] of rows) {
       const there = this.choices.filter(among(skillIds)).length;

@@ -57,6 +57,8 @@ export function limitsOf(
     .filter(({ state: { marks } }) => marks.slipping)
     .toSorted((a, b) => fallOf(b.state) - fallOf(a.state))
     .at(0);
+  const stuck = trouble.filter(({ state: { marks } }) => marks.stuck);
+  const ids = (of: readonly Candidate[]) => of.map(({ skillId }) => skillId);
   const sum = (which: (block: PlanBlock) => boolean) => planMinutes(there.filter(which));
   const news = there.filter(({ kind }) => kind === 'new').length;
   // Music that a lock brought counts.
@@ -79,11 +81,18 @@ export function limitsOf(
         there.reduce((total, { barreMinutes }) => total + barreMinutes, 0),
     ),
     mostBlocks: Math.max(2, Math.ceil(free / PLAN.block)),
-    mended: {
-      skillIds: trouble.map(({ skillId }) => skillId),
-      least: Math.min(trouble.length, goesOn || !long ? 1 : Math.max(leaning.mended, many ? PLAN.mended : 1)),
-    },
-    first: (worst ? [worst] : trouble).map(({ skillId }) => skillId),
+    mended: [
+      {
+        skillIds: ids(trouble),
+        least: Math.min(
+          trouble.length,
+          goesOn || !long ? 1 : Math.max(leaning.mended, many ? PLAN.mended : 1),
+        ),
+      },
+      // What a student works at in vain is never left to itself.
+      { skillIds: ids(stuck), least: long ? Math.min(1, stuck.length) : 0 },
+    ],
+    first: ids(worst ? [worst] : stuck.length > 0 ? stuck : trouble),
     strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
     knownMusic: long && !played ? Math.min(leaning.knownMusic, all.filter(({ known }) => known).length) : 0,
     music: leaning.music,
