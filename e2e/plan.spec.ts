@@ -2,6 +2,9 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './house';
 
+// What other files put into these plans would be locked in them.
+test.use({ untouched: 'plan' });
+
 /** A low block says its reason beside its name. */
 const titles = async (page: Page) =>
   (await page.locator('.block .title').allTextContents()).map((title) => title.split(' · ')[0]);
@@ -173,4 +176,47 @@ test('the plan place opens for a lesson that is read already and has no plan', a
   await expect(page.locator('.lessons li').first()).toBeVisible();
   await planByKey();
   expect(errors).toEqual([]);
+});
+
+test('three other proposals really differ and one press takes each back; a block’s drills are gone through in the lesson', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await page.locator('.lessons li', { hasText: 'Hesper' }).locator('.time').click();
+  await page.keyboard.press('p');
+  const weighed = async () => {
+    await expect(page.locator('.block').nth(3)).toBeVisible();
+    await expect(page.getByText('weighing…')).toHaveCount(0);
+  };
+  await weighed();
+  const leans = (name: string) => page.locator('.lean').getByRole('button', { name, exact: true });
+  await expect(leans('Even')).toHaveAttribute('aria-pressed', 'true');
+  const even = await titles(page);
+  const others: string[][] = [];
+  for (const lean of ['Mend', 'Go on', 'Play']) {
+    await leans(lean).click();
+    await expect(leans(lean)).toHaveAttribute('aria-pressed', 'true');
+    await weighed();
+    others.push(await titles(page));
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(leans('Even')).toHaveAttribute('aria-pressed', 'true');
+    expect(await titles(page)).toEqual(even);
+  }
+  expect(new Set([even, ...others].map((one) => one.join())).size).toBe(4);
+  await page.locator('.house').press('l');
+  await expect(leans('Mend')).toHaveAttribute('aria-pressed', 'true');
+  await weighed();
+  const walk = page.locator('.block .walk').first();
+  await expect(walk).toHaveText(/ it \d+ · /);
+  await page.locator('.house').press('s');
+  const parts = page.locator('.stage .parts').getByRole('button');
+  await expect(page.locator('.lesson .line > div').first()).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(parts.first()).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('w');
+  await expect(parts.first()).toHaveAttribute('aria-pressed', 'false');
+  await expect(parts.nth(1)).toHaveAttribute('aria-pressed', 'true');
+  await parts.first().click();
+  await expect(parts.first()).toHaveAttribute('aria-pressed', 'true');
 });

@@ -38,7 +38,7 @@ export const PLAN = {
 } as const;
 
 /** Why nothing new may come in at all: four things in trouble, or a proposal that leans elsewhere. */
-export type NoNew = 'trouble' | 'lean' | null;
+type NoNew = 'trouble' | 'lean' | null;
 
 export interface LessonLimits extends ChooseLimits {
   readonly noNew: NoNew;
