@@ -59,6 +59,8 @@ const CAREFUL = {
   heldMinutes: 4,
   music: { least: 0.15, most: 0.5 },
   oneDrillMinutes: 8,
+  /** Barre minutes that mending a barre takes: five, half of them pressed. */
+  leastBarre: 2.5,
   /** Minutes from which a block goes through several drills. */
   walkFrom: 5,
   strandsFrom: 45,
@@ -102,6 +104,7 @@ function look(plan: LessonPlan, asked: Asked): Looked {
   const { state, syllabus, constraints } = asked;
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
   const skills = new Map(syllabus.skills.map((one) => [one.id, one]));
+  const cap = (constraints.taught.limits.barreMinutes * plan.minutes) / 30;
   const mayBe = ({ skillId }: SkillState): boolean => {
     const skill = skills.get(skillId);
     if (!skill || constraints.waived.includes(skillId)) return false;
@@ -110,7 +113,8 @@ function look(plan: LessonPlan, asked: Asked): Looked {
     return skill.practice.some(({ step, recipe }) => {
       if (step !== skill.practice[0].step) return false;
       const drill = makeDrill(recipe, constraints.taught);
-      return drill.ok && drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
+      if (!drill.ok || (drill.value.hasBarre && cap < CAREFUL.leastBarre)) return false;
+      return drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
     });
   };
   return {

@@ -121,8 +121,9 @@ export class Chooser<C extends Choice> {
 
   /** The best choice, rules lifted in turn where none fits; null where nothing fills the minutes. @param seconds at most, for each try */
   async best(seconds: number): Promise<Choosing<C> | null> {
-    for (let lifts = 0; lifts <= LIFTED_IN_TURN.length; lifts++) {
-      const lifted = LIFTED_IN_TURN.slice(0, lifts);
+    // None, each alone, then ever more of them: as few as can be.
+    const together = LIFTED_IN_TURN.map((_, i) => LIFTED_IN_TURN.slice(0, i + 1)).slice(1);
+    for (const lifted of [[], ...LIFTED_IN_TURN.map((rule) => [rule]), ...together]) {
       const found = await this.asked(new Set(lifted), seconds);
       if (found) return { ...found, lifted };
     }

@@ -52,7 +52,12 @@ export function limitsOf(
   { minutes, newSkills, taught, lean = 'even' }: LessonConstraints,
 ): LessonLimits {
   const leaning = LEANING[lean];
-  const trouble = all.filter((one) => inTrouble(one.state));
+  const pressed = there.reduce((total, block) => total + block.barreMinutes, 0);
+  const barreMinutes = Math.max(0, (taught.limits.barreMinutes * minutes) / 30 - pressed);
+  // What the barre minutes of today have no room for is not asked for today.
+  const trouble = all.filter(
+    (one) => inTrouble(one.state) && one.lengths[0] * one.barreShare <= barreMinutes + 1e-9,
+  );
   const worst = trouble
     .filter(({ state: { marks } }) => marks.slipping)
     .toSorted((a, b) => fallOf(b.state) - fallOf(a.state))
@@ -75,11 +80,7 @@ export function limitsOf(
     mostNew,
     leastNew:
       mostNew > 0 && canBeNew && (goesOn || (trouble.length <= PLAN.calm && long)) && news === 0 ? 1 : 0,
-    barreMinutes: Math.max(
-      0,
-      (taught.limits.barreMinutes * minutes) / 30 -
-        there.reduce((total, { barreMinutes }) => total + barreMinutes, 0),
-    ),
+    barreMinutes,
     mostBlocks: Math.max(2, Math.ceil(free / PLAN.block)),
     mended: [
       {
