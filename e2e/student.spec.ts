@@ -5,6 +5,12 @@ import { expect, takesHere, test } from './house';
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
 async function answerCard(page: Page): Promise<void> {
+  await expect(
+    page
+      .locator('.string-row, .quick, .quiz')
+      .or(page.getByRole('button', { name: 'Played' }))
+      .first(),
+  ).toBeVisible();
   if (await page.locator('.string-row').count()) {
     for (const row of await page.locator('.string-row').all()) await row.getByRole('radio').first().tap();
   } else if (await page.locator('.quick').count())

@@ -59,8 +59,8 @@ const CAREFUL = {
   heldMinutes: 4,
   music: { least: 0.15, most: 0.5 },
   oneDrillMinutes: 8,
-  /** Barre minutes that mending a barre takes: five, half of them pressed. */
-  leastBarre: 2.5,
+  /** Minutes that mending takes at least. */
+  leastMended: 5,
   /** Minutes from which a block goes through several drills. */
   walkFrom: 5,
   strandsFrom: 45,
@@ -113,7 +113,10 @@ function look(plan: LessonPlan, asked: Asked): Looked {
     return skill.practice.some(({ step, recipe }) => {
       if (step !== skill.practice[0].step) return false;
       const drill = makeDrill(recipe, constraints.taught);
-      if (!drill.ok || (drill.value.hasBarre && cap < CAREFUL.leastBarre)) return false;
+      if (!drill.ok) return false;
+      const { hasBarre, bursts } = drill.value;
+      const pressed = bursts.workSeconds / (bursts.workSeconds + bursts.restSeconds);
+      if (hasBarre && cap < CAREFUL.leastMended * pressed) return false;
       return drill.value.heaviestGrip <= constraints.taught.limits.gripEffort;
     });
   };
