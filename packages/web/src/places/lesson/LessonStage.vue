@@ -259,9 +259,9 @@ const neckDegrees = computed(() => {
 .call-acts .btn,
 .beat-acts .btn {
   font-size: var(--size-6);
-  min-width: 60px;
+  min-width: 52px;
   min-height: 56px;
-  padding: 0 var(--space-4);
+  padding: 0 var(--space-3);
 }
 .bar-now {
   display: grid;
@@ -276,7 +276,7 @@ const neckDegrees = computed(() => {
   display: flex;
   align-items: flex-end;
   justify-content: space-between;
-  gap: var(--space-3) var(--space-4);
+  gap: var(--space-2);
   flex-wrap: wrap;
 }
 .bpm {
