@@ -66,6 +66,8 @@ export interface CandidateContext {
   readonly taught: TaughtHand;
   readonly syllabus: Syllabus;
   readonly goals: readonly string[];
+  /** Skills promised last time; worth coming back to whether they are due or not. */
+  readonly promised?: readonly string[];
   /** Skills a teacher waived for this hand. */
   readonly waived: readonly string[];
   readonly allowBarre: boolean;
@@ -128,7 +130,9 @@ export function rankedSkills(state: StudentState, context: CandidateContext): Ra
   const ranked = syllabus.skills.flatMap((skill): Ranked[] => {
     const own = states.get(skill.id);
     if (!own || waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
-    const kind = kindOf(skill, own, states, waived);
+    const kind =
+      kindOf(skill, own, states, waived) ??
+      (own.attempts > 0 && context.promised?.includes(skill.id) ? 'review' : null);
     if (!kind) return [];
     const waiting = waitingFor(skill.id, graph, isLocked);
     const prospect = prospectOf(own, targetOf(skill, own, context, grader, state.now), state.now);
@@ -218,14 +222,22 @@ export function lessonCandidates(state: StudentState, context: CandidateContext)
       Number(b.marks.stuck) - Number(a.marks.stuck) ||
       (a.marks.slipping && b.marks.slipping ? fallOf(b) - fallOf(a) : 0),
   );
-  const mended = made(trouble, TRIED.trouble);
-  const known = new Set(mended.map(({ id }) => id));
+  const promised = made(
+    of(({ skill }) => context.promised?.includes(skill.id) ?? false),
+    TRIED.trouble,
+  );
+  const mended = made(
+    trouble.filter(({ skill }) => !promised.some(({ skillId }) => skillId === skill.id)),
+    TRIED.trouble,
+  );
+  const known = new Set([...promised, ...mended].map(({ id }) => id));
   const rest = (kinds: readonly BlockKind[], which: (own: SkillState) => boolean = () => true) =>
     of(
       ({ kind, skill, state: own }) =>
         kinds.includes(kind) && which(own) && !known.has(`${kind}:${skill.id}`),
     );
   return [
+    ...promised,
     ...mended,
     ...made(rest(['review', 'repair']), TRIED.met),
     ...made(rest(['new']), TRIED.new),

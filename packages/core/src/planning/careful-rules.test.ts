@@ -227,6 +227,20 @@ test('of music one thing was never played, and what is played already has as lon
   expect(rules(plan(WARM, AMS, NAMES, FRESH, SONG, own, other, HOME), plays)).not.toContain('known music');
 });
 
+test('what was promised comes first or is said to have moved, and may stand before what is mended', () => {
+  const promised = ['neck.naturals-6'];
+  expect(rules(SOUND, state(), { promised })).toContain('promised');
+  const first = plan(WARM, NAMES, AMS, FRESH, SONG, HOME);
+  expect(rules(first, state(), { promised })).not.toContain('promised');
+  expect(rules(SOUND, state(), { promised: ['open.e'] })).toContain('promised');
+  const because = { code: 'left.promised', values: {} };
+  const moved = { ...SOUND, leftOut: [{ title: because, skillId: 'open.e', because }] };
+  expect(rules(moved, state(), { promised: ['open.e'] })).not.toContain('promised');
+  const rough = state({ 'open.am': met(0.3) });
+  expect(rules(first, rough)).toContain('mended first');
+  expect(rules(first, rough, { promised })).not.toContain('mended first');
+});
+
 test('things left out for one reason alone are noticed', () => {
   const out = (...codes: string[]): LessonPlan => ({
     ...SOUND,

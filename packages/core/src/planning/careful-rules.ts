@@ -16,6 +16,7 @@ import { peakLoad } from './load';
 export const CAREFUL_RULES = [
   'minutes',
   'opener',
+  'promised',
   'mended first',
   'mended enough',
   'nothing new in trouble',
@@ -165,21 +166,39 @@ const RULES: readonly Rule[] = [
       ),
   ],
   [
+    'promised',
+    ({ plan, worked, constraints: { promised = [] } }) => {
+      const there = promised.filter((id) => worked.some(({ skillId }) => skillId === id));
+      const said = plan.leftOut.map(({ skillId }) => skillId);
+      return [
+        ...promised
+          .filter((id) => !there.includes(id) && !said.includes(id))
+          .map((id) => `${id} was promised, and nothing is said of it`),
+        ...saying(
+          there.length > 0 && !there.includes(worked[1]?.skillId ?? ''),
+          `${there[0]} was promised, ${worked[1]?.skillId} stands first`,
+        ),
+      ];
+    },
+  ],
+  [
     'mended first',
-    ({ worked, trouble }) => {
+    ({ worked, trouble, constraints: { promised = [] } }) => {
       if (trouble.length === 0) return [];
-      const [, first] = worked;
+      // What was promised may stand before it.
+      const begins = worked.slice(1, promised.includes(worked[1]?.skillId ?? '') ? 3 : 2);
+      const is = (those: readonly SkillState[]) =>
+        begins.some((block) => those.some(({ skillId }) => skillId === block.skillId));
       const [worst] = trouble;
+      const stuck = stuckOf(trouble);
       return worst.marks.slipping
         ? saying(
-            first?.skillId !== worst.skillId,
-            `${worst.skillId} fell ${Math.round(100 * fallOf(worst))}, ${first?.skillId} stands first`,
+            !is([worst]),
+            `${worst.skillId} fell ${Math.round(100 * fallOf(worst))}, ${begins[0]?.skillId} stands first`,
           )
         : saying(
-            !(stuckOf(trouble).length > 0 ? stuckOf(trouble) : trouble).some(
-              ({ skillId }) => skillId === first?.skillId,
-            ),
-            `${worst.skillId} is in trouble, ${first?.skillId} stands first`,
+            !is(stuck.length > 0 ? stuck : trouble),
+            `${worst.skillId} is in trouble, ${begins[0]?.skillId} stands first`,
           );
     },
   ],

@@ -31,6 +31,7 @@ const LIMITS: ChooseLimits = {
   barreMinutes: 9,
   mostBlocks: 9,
   first: [],
+  promised: [],
   mended: [],
   strands: 0,
   knownMusic: 0,
@@ -96,9 +97,10 @@ function allowed(
     !set.some(
       ([one]) =>
         one.use &&
-        asked.first.includes(one.skillId) &&
+        [...asked.promised, ...asked.first].includes(one.skillId) &&
         set.some(([other]) => other.kind === 'new' && one.exercises.includes(other.skillId)),
     ) &&
+    asked.promised.every((id) => count(({ skillId }) => skillId === id) > 0) &&
     asked.mended.every(
       ({ skillIds, least }) => count(({ skillId }) => skillIds.includes(skillId)) >= least,
     ) &&
@@ -161,6 +163,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         knownMusic: random.int(0, 1),
         music: random.pick([LIMITS.music, { least: 0.4, most: 0.8 }]),
         first: random.unit() < 0.3 ? ['c0'] : [],
+        promised: random.unit() < 0.3 ? ['c4'] : [],
         mended: random.pick([
           [],
           [{ skillIds: ['c1', 'c2', 'c3'], least: 2 }],

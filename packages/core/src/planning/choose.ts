@@ -49,6 +49,8 @@ export interface ChooseLimits {
   readonly mostBlocks: number;
   /** One of these skills is in whatever it is worth: what slipped most, else whatever is in trouble. */
   readonly first: readonly string[];
+  /** Skills that were promised: each is in. */
+  readonly promised: readonly string[];
   /** Of each of these sets of skills so many are mended. */
   readonly mended: readonly { readonly skillIds: readonly string[]; readonly least: number }[];
   readonly strands: number;
@@ -189,6 +191,14 @@ export class Chooser<C extends Choice> {
         all(() => true),
       );
     this.boundUses(model, lifted, taken);
+    if (!lifted.has('promised'))
+      for (const id of limits.promised)
+        if (choices.some(({ skillId }) => skillId === id))
+          model.bound(
+            `promised ${id}`,
+            { least: 1 },
+            all(({ skillId }) => skillId === id),
+          );
     if (!lifted.has('mended')) this.boundMended(model, all);
     model.bound(
       'unmet music',
@@ -265,7 +275,7 @@ export class Chooser<C extends Choice> {
     model: IntegerProgramme,
     all: (which: (choice: C) => boolean) => (readonly [string, number])[],
   ): void {
-    const { first, mended } = this.limits;
+    const { promised, first, mended } = this.limits;
     const among = (skillIds: readonly string[]) => (choice: C) =>
       choice.onlyWith === undefined && skillIds.includes(choice.skillId);
     const rows = [
@@ -277,7 +287,7 @@ export class Chooser<C extends Choice> {
       if (there > 0) model.bound(name, { least: Math.min(least, there) }, all(among(skillIds)));
     }
     // What comes first cannot be the use of what is only begun after it.
-    for (const one of this.choices.filter(among(first)).filter(({ use }) => use))
+    for (const one of this.choices.filter(among([...promised, ...first])).filter(({ use }) => use))
       for (const fresh of this.choices.filter(
         ({ kind, skillId }) => kind === 'new' && one.exercises.includes(skillId),
       ))

@@ -48,9 +48,21 @@ export function madeFor(
   return {
     ...fitted,
     barreShare: barreShare(fitted.drill),
-    because: fitted.because ?? reasonOf(kind, own, fitted.chance, unlocks, context.goals.includes(skill.id)),
+    because:
+      fitted.because ??
+      promiseOf(one, context) ??
+      reasonOf(kind, own, fitted.chance, unlocks, context.goals.includes(skill.id)),
   };
 }
+
+/** That it was promised says more than its number, unless that slips or is stuck. */
+const promiseOf = (
+  { skill, state: { marks, chance } }: Candidate,
+  { promised }: CandidateContext,
+): Reason | null =>
+  promised?.includes(skill.id) && !marks.slipping && !marks.stuck
+    ? { code: 'because.promised', values: { number: Math.round(100 * (chance?.mean ?? 0)) } }
+    : null;
 
 interface Fitted {
   readonly recipe: Recipe;

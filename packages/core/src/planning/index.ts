@@ -16,6 +16,7 @@ export { breachesOf, CAREFUL_RULES, type Breach, type CarefulRule } from './care
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, type LessonConstraints } from './lesson-limits';
 export { planLesson } from './plan-lesson';
+export { promisesOf } from './promises';
 export {
   added,
   alikeIn,

@@ -48,6 +48,21 @@ export async function leftOutOf(
   return left;
 }
 
+/** What was promised and is not in: said, never silently dropped. */
+export function promisesMoved(
+  chosen: readonly Chosen<Candidate>[],
+  { promised = [], syllabus }: CandidateContext,
+): LeftOut[] {
+  return promised.flatMap((id) => {
+    const skill = syllabus.skills.find((one) => one.id === id);
+    if (!skill || chosen.some(({ choice }) => choice.skillId === id)) return [];
+    const values = { skill: skill.name, family: skill.practice[0].recipe.family };
+    return [
+      { title: { code: 'title.skill', values }, skillId: id, because: { code: 'left.promised', values: {} } },
+    ];
+  });
+}
+
 /** The first wish that is not open yet, with what it waits for; none where all are. */
 export function wishThatWaits(state: StudentState, context: CandidateContext): LeftOut[] {
   const { goals, syllabus, waived } = context;

@@ -49,7 +49,7 @@ export function limitsOf(
   all: readonly Candidate[],
   there: readonly PlanBlock[],
   free: number,
-  { minutes, newSkills, taught, lean = 'even' }: LessonConstraints,
+  { minutes, newSkills, taught, lean = 'even', promised = [] }: LessonConstraints,
 ): LessonLimits {
   const leaning = LEANING[lean];
   const pressed = there.reduce((total, block) => total + block.barreMinutes, 0);
@@ -93,6 +93,7 @@ export function limitsOf(
       // What a student works at in vain is never left to itself.
       { skillIds: ids(stuck), least: long ? Math.min(1, stuck.length) : 0 },
     ],
+    promised: all.filter(({ skillId }) => promised.includes(skillId)).map(({ skillId }) => skillId),
     first: ids(worst ? [worst] : stuck.length > 0 ? stuck : trouble),
     strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
     knownMusic: long && !played ? Math.min(leaning.knownMusic, all.filter(({ known }) => known).length) : 0,

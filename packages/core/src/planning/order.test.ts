@@ -2,7 +2,7 @@
 import { orderOf, type OrderRules, type Placed } from './order';
 import type { PlanBlock } from './plan';
 
-const RULES: OrderRules = { first: [], mostLoad: 99 };
+const RULES: OrderRules = { promised: [], first: [], mostLoad: 99 };
 let n = 0;
 const placed = (
   id: string,
@@ -39,6 +39,19 @@ test('what breaks no rule stays as it was given, between what opens and what clo
 test('what slipped most comes first, whatever was given first', () => {
   const open = [placed('a'), placed('b'), placed('c')];
   expect(ids(orderOf([warm], open, [], { ...RULES, first: ['c'] }))).toEqual(['warm', 'c', 'a', 'b']);
+  expect(ids(orderOf([warm], open, [], { ...RULES, promised: ['b'], first: ['c'] }))).toEqual([
+    'warm',
+    'b',
+    'c',
+    'a',
+  ]);
+  // One that is both stands for both.
+  expect(ids(orderOf([warm], open, [], { ...RULES, promised: ['b'], first: ['b'] }))).toEqual([
+    'warm',
+    'b',
+    'a',
+    'c',
+  ]);
   expect(ids(orderOf([warm], open, [], { ...RULES, first: ['nobody'] }))).toEqual(['warm', 'a', 'b', 'c']);
 });
 

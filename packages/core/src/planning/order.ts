@@ -15,6 +15,8 @@ export interface Placed {
 }
 
 export interface OrderRules {
+  /** One of these skills stands before all else; then one of `first`. */
+  readonly promised: readonly string[];
   /** One of these skills stands before everything that is not there yet. */
   readonly first: readonly string[];
   /** Load of the hand that no minute may pass. */
@@ -59,13 +61,17 @@ function mayFollow(
   row: readonly Placed[],
   one: Placed,
   left: readonly Placed[],
-  { first, mostLoad }: OrderRules,
+  { promised, first, mostLoad }: OrderRules,
 ): boolean {
   const last = row.at(-1);
   const { block } = one;
-  // What is in trouble is mended first.
-  const isFirst = (placed: Placed) => first.includes(placed.block.skillId ?? '');
-  if (!isFirst(one) && !row.some(isFirst) && left.some(isFirst)) return false;
+  // What was promised comes first, then what is in trouble is mended.
+  for (const skills of [promised, first]) {
+    const isOf = (placed: Placed) => skills.includes(placed.block.skillId ?? '');
+    if (row.some(isOf) || !left.some(isOf)) continue;
+    if (!isOf(one)) return false;
+    break;
+  }
   if (block.barreMinutes > 0 && (last?.block.barreMinutes ?? 0) > 0) return false;
   const [a, b] = row.slice(-2);
   if (one.family !== null && a?.family === one.family && b?.family === one.family) return false;

@@ -192,6 +192,21 @@ describe('planLesson', () => {
     expect(open.leftOut.map(({ because }) => because.code)).not.toContain('left.need');
   });
 
+  test('what was promised is in and comes first, also where it is held; what has no room is said to have moved', async () => {
+    const kept = await plan(seasoned, 20, { promised: ['open.em', 'roots.6'] });
+    const ids = kept.blocks.map(({ skillId }) => skillId);
+    expect(ids).toEqual(expect.arrayContaining(['open.em', 'roots.6']));
+    expect(['open.em', 'roots.6']).toContain(ids[1]);
+    expect(kept.blocks.find(({ skillId }) => skillId === 'open.em')?.because.code).toBe('because.promised');
+    // A barre, and no minute of one today.
+    const none = await plan(seasoned, 20, {
+      promised: ['low.e-minor'],
+      ...heldTo(must(makeLimits({ barreMinutes: 0 }))),
+    });
+    expect(none.blocks.map(({ skillId }) => skillId)).not.toContain('low.e-minor');
+    expect(none.leftOut[0]).toMatchObject({ skillId: 'low.e-minor', because: { code: 'left.promised' } });
+  });
+
   test('two barre blocks do not touch while something else can stand between', async () => {
     const wanted = firstSyllabus.skills.map(({ id }) => id).filter((id) => /^(low|high)\./.test(id));
     const barres = wanted.flatMap((id) => Array.from({ length: 3 }, (_, i) => attempt(id, 17 + i, 'nearly')));

@@ -14,7 +14,7 @@ import { skillsOf } from '../syllabus/skills-of';
 import { lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
 import { madeFor, type Made } from './fitted-drill';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
-import { leftOutOf, wishThatWaits } from './left-out';
+import { leftOutOf, promisesMoved, wishThatWaits } from './left-out';
 import { limitsOf, PLAN, type LessonConstraints } from './lesson-limits';
 import { orderOf, type Placed } from './order';
 import { LEANING } from './lean';
@@ -96,7 +96,7 @@ async function playingPlan(
     schemaVersion: 1,
     minutes,
     blocks: laid.row.map(({ block }) => block),
-    leftOut: [...wishThatWaits(state, context), ...leftOut],
+    leftOut: [...promisesMoved(laid.chosen, context), ...wishThatWaits(state, context), ...leftOut],
     ...(laid.lifted.length > 0 ? { lifted: laid.lifted } : {}),
     ...(laid.gap > 0 ? { gap: laid.gap } : {}),
     ...(lean === 'even' ? {} : { lean }),
@@ -182,6 +182,7 @@ async function lay(choices: readonly Candidate[], limits: ChooseLimits, around: 
         ...(resting > 0 ? [placedRest(resting, found.chosen[0]?.choice.skillId ?? null)] : []),
       ].sort((a, b) => ORDER.indexOf(a.block.kind) - ORDER.indexOf(b.block.kind));
       const row = orderOf(around.opening, open, around.closing, {
+        promised: limits.promised,
         first: limits.first,
         mostLoad: around.mostLoad,
       });

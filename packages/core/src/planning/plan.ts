@@ -66,6 +66,7 @@ export const LIFTED_IN_TURN = [
   'reviews',
   'something new',
   'blocks',
+  'promised',
   'use of the new',
   'mended',
 ] as const;

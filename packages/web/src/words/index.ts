@@ -98,6 +98,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `Opens ${plural(v.unlocks, 'more skill')}. About ${v.chance} of 100 first tries come clean.`,
   'because.goal': (v) => `Toward a goal. About ${v.chance} of 100 first tries come clean.`,
   'because.open': (v) => `All it needs is held. About ${v.chance} of 100 first tries come clean.`,
+  'because.promised': (v) =>
+    v.number ? `Promised last time; ${v.number} now.` : 'Promised last time.',
   'because.use': (v) => `Puts held things to use; about ${v.chance} of 100 come clean.`,
   'because.used-at-once': () => 'Uses the new thing at once.',
   'because.uses-new': () => 'Uses the new thing at once, next to a grip that is held.',
@@ -122,6 +124,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
   'because.chosen': () => 'Put here by hand.',
   'left.minutes': (v) => `The ${v.minutes} minutes are full; what is in helps more today.`,
   'left.trouble': () => 'Nothing new while four things are in trouble.',
+  'left.promised': () => 'Promised last time; moved on: no room for it today.',
   'left.need': (v) => `A wish that waits: ${v.need} comes first.`,
   'left.need-slips': (v) => `A wish that waits: ${v.need} slips.`,
   'left.lean': () => 'Nothing new: today is for what is begun.',

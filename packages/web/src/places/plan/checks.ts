@@ -82,6 +82,7 @@ const LIFTED_WORDS: Readonly<Record<LiftedRule, string>> = {
   reviews: 'reviews for half of it at most',
   'something new': 'something new',
   blocks: 'few blocks',
+  promised: 'what was promised',
   'use of the new': 'the new thing put to use',
   mended: 'two things in trouble mended, one of them first',
 };
