@@ -1220,7 +1220,7 @@ export const MUTANTS = [
   ),
   core(
     'planning/order.ts',
-    'if (!isFirst(one) && !row.some(isFirst) && left.some(isFirst)) return false;',
+    'if (!isOf(one)) return false;',
     '',
     'planning/order',
   ),
@@ -1252,4 +1252,33 @@ export const MUTANTS = [
   web('places/lesson/use-lesson-stage.ts', '() => (part.value = 0),', '() => undefined,', 'use-lesson-stage'),
   web('places/lesson/use-lesson-stage.ts', 'to % parts.value.length', 'to', 'use-lesson-stage'),
   web('places/plan/use-plan-bench.ts', "plan.value?.lean ?? 'even'", "'even'", 'use-plan-bench'),
+  // Promises.
+  core('planning/promises.ts', 'REACHED_MINUTES ?', 'REACHED_MINUTES - 1 ?', 'planning/promises'),
+  core('planning/promises.ts', '.slice(0, MOST)', '', 'planning/promises'),
+  core(
+    'planning/candidates.ts',
+    "(own.attempts > 0 && context.promised?.includes(skill.id) ? 'review' : null)",
+    'null',
+    'planning/plan-lesson',
+  ),
+  core(
+    'planning/choose.ts',
+    '`promised ${id}`,\n            { least: 1 }',
+    '`promised ${id}`,\n            { least: 0 }',
+    'planning/choose',
+  ),
+  core(
+    'planning/order.ts',
+    'for (const skills of [promised, first])',
+    'for (const skills of [first])',
+    'planning/order',
+  ),
+  core(
+    'planning/left-out.ts',
+    'if (!skill || chosen.some(',
+    'if (!skill || !chosen.some(',
+    'planning/plan-lesson',
+  ),
+  server('lessons/promised.service.ts', '!lesson || since >= lesson.startsAt', 'false', 'lessons/promised'),
+  server('lessons/lessons.repository.ts', "AND state IN ('taught', 'written')", '', 'lessons/promised'),
 ];

@@ -9,6 +9,7 @@ import { studioOf } from '../accounts/accounts.service';
 import { need, type Who } from '../accounts/rights';
 import { lessonDay, nextOfEach, owedWriteUps } from '../lessons/diary.service';
 import { lessonHead } from '../lessons/lessons.service';
+import { promisedTo } from '../lessons/promised.service';
 import type { Proposals } from '../lessons/proposals';
 import type { Clock } from '../platform/clock';
 import { inStudio } from '../platform/database';
@@ -110,6 +111,11 @@ async function readBoard(
   const coming = await nextOfEach(manager, now);
   const { weighed, coming: gradesComing } = weights.of(views);
   proposals.keepOnly(lessons);
+  const promised = await promisedTo(
+    manager,
+    lessons.map(({ studentId }) => studentId),
+    now,
+  );
   const asked = await questionsFor(manager, null, now);
   const told = views.map((view) => ({ view, cells: cellsOf(view) }));
   return {
@@ -119,7 +125,8 @@ async function readBoard(
     day,
     lessons: lessons.flatMap((lesson) => {
       const view = byId.get(lesson.studentId);
-      return view ? [boardLesson(lesson, view, proposals, now)] : [];
+      const owed = promised.get(lesson.studentId) ?? [];
+      return view ? [boardLesson(lesson, view, owed, proposals, now)] : [];
     }),
     strands: [...(views[0]?.syllabus.content.strands ?? [])],
     students: told.map(({ view, cells }) => ({
@@ -194,13 +201,14 @@ function cellsOf(view: StudentView): Cells {
 function boardLesson(
   lesson: LessonRow,
   view: StudentView,
+  promised: readonly string[],
   proposals: Proposals,
   now: number,
 ): BoardBody['lessons'][number] {
   const kept = upcastPlan(lesson.plan);
   const over =
     lesson.state === 'taught' || lesson.state === 'written' || lesson.startsAt.getTime() + DAY_MS < now;
-  const proposed = kept || over ? null : proposals.of(lesson, view);
+  const proposed = kept || over ? null : proposals.of(lesson, view, promised);
   const plan = kept ?? proposed?.plan ?? null;
   const focus =
     plan?.blocks.find((block) => block.kind === 'new') ??

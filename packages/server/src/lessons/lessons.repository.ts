@@ -55,6 +55,21 @@ export async function lessonsBetween(
     .getMany();
 }
 
+/** The last lesson each of these students had by then. */
+export async function lastLessons(
+  manager: EntityManager,
+  studentIds: readonly string[],
+  at: Date,
+): Promise<Map<string, Pick<LessonRow, 'startsAt' | 'plan' | 'done'>>> {
+  const rows: (Pick<LessonRow, 'startsAt' | 'plan' | 'done'> & { studentId: string })[] = await manager.query(
+    `SELECT DISTINCT ON (student_id) student_id AS "studentId", starts_at AS "startsAt", plan, done FROM lesson
+       WHERE student_id = ANY($1) AND starts_at <= $2 AND state IN ('taught', 'written')
+       ORDER BY student_id, starts_at DESC, id DESC`,
+    [studentIds, at],
+  );
+  return new Map(rows.map((row) => [row.studentId, row]));
+}
+
 export async function nextLessonAfter(manager: EntityManager, at: Date): Promise<Date | null> {
   const rows: { starts_at: Date }[] = await manager.query(
     `SELECT starts_at FROM lesson WHERE starts_at >= $1 AND ${HELD} AND ${TAUGHT} ORDER BY starts_at LIMIT 1`,

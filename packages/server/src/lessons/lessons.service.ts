@@ -43,6 +43,7 @@ import {
   lessonsBetween,
   seriesFrom,
 } from './lessons.repository';
+import { promisedTo } from './promised.service';
 
 export interface Lessons {
   readonly book: (
@@ -100,7 +101,11 @@ export interface Wish {
 }
 
 /** What the planner is asked of a student as the log now stands. */
-export function askedOf(view: StudentView, wish: Wish): Parameters<typeof planLesson> {
+export function askedOf(
+  view: StudentView,
+  wish: Wish,
+  promised: readonly string[],
+): Parameters<typeof planLesson> {
   const { goals, waived } = view.record;
   const { minutes, newSkills, lean, locked } = wish;
   return [
@@ -113,14 +118,20 @@ export function askedOf(view: StudentView, wish: Wish): Parameters<typeof planLe
       locked,
       taught: view.taught,
       goals: goalSkills(goals, view.syllabus.content),
+      promised,
       waived,
     },
   ];
 }
 
-/** The planner's proposal, made on a thread. Problems of the planner are refusals. */
-export async function proposalFor(work: Work, view: StudentView, wish: Wish): Promise<LessonPlan> {
-  const made = await work.run('plan', ...askedOf(view, wish));
+/** The planner's proposal, made on a thread. Problems of the planner are refusals. @param promised skills, see `promisedTo` */
+export async function proposalFor(
+  work: Work,
+  view: StudentView,
+  wish: Wish,
+  promised: readonly string[],
+): Promise<LessonPlan> {
+  const made = await work.run('plan', ...askedOf(view, wish, promised));
   return made.ok ? made.value : refuse(made.problem);
 }
 
@@ -203,6 +214,11 @@ export function makeLessons(database: DataSource, clock: Clock, states: States, 
         throw new Refusal('write.stale', 'version', STALE);
       return lessonBody(await find(manager, who.studioId, id));
     });
+  const proposed = async (manager: EntityManager, studioId: string, studentId: string, wish: Wish) => {
+    const now = clock.now();
+    const view = await states.view(manager, studioId, studentId, now);
+    return proposalFor(work, view, wish, (await promisedTo(manager, [studentId], now)).get(studentId) ?? []);
+  };
   return {
     book: async (who, lesson) => {
       need(who, 'lesson.write', lesson.studentId);
@@ -274,7 +290,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States, 
     propose: async (who, studentId, wish) => {
       need(who, 'plan.propose', studentId);
       return inStudio(database, who.studioId, async (manager) =>
-        proposalFor(work, await states.view(manager, who.studioId, studentId, clock.now()), wish),
+        proposed(manager, who.studioId, studentId, wish),
       );
     },
     keepPlan: (who, lessonId, { version, plan, standing }) =>
@@ -294,10 +310,7 @@ export function makeLessons(database: DataSource, clock: Clock, states: States, 
           throw new Refusal('plan.full', 'block', `at most ${MOST_BLOCKS} blocks; take one out first`);
         const plan = kept
           ? { ...kept, blocks: added(kept.blocks, block).blocks }
-          : await proposalFor(work, await states.view(manager, who.studioId, row.studentId, clock.now()), {
-              minutes: row.minutes,
-              locked: [block],
-            });
+          : await proposed(manager, who.studioId, row.studentId, { minutes: row.minutes, locked: [block] });
         const standing: PlanStanding =
           row.planStanding === 'kept' || row.planStanding === 'changed' ? 'changed' : 'begun';
         await changeLesson(manager, who.studioId, lessonId, row.version, { plan, planStanding: standing });

@@ -14,6 +14,7 @@ export interface Proposals {
   readonly of: (
     lesson: LessonRow,
     view: StudentView,
+    promised: readonly string[],
   ) => { readonly plan: LessonPlan | null; readonly coming: boolean };
   /** Counts up whenever what is known changed. */
   readonly changes: () => number;
@@ -45,19 +46,19 @@ export function makeProposals(work: Work, log: Logger): Proposals {
       made.set(id, { ground, plan: planned.ok ? planned.value : null, done: true });
   };
   return {
-    of: (lesson, view) => {
+    of: (lesson, view, promised) => {
       const { goals, waived } = view.record;
       const ground = [
         view.state,
         view.taught,
         lesson.minutes,
         view.syllabus.id,
-        JSON.stringify([goals, waived]),
+        JSON.stringify([goals, waived, promised]),
       ];
       const known = made.get(lesson.id);
       if (!known || !same(known.ground, ground)) {
         made.set(lesson.id, { ground, plan: known?.plan ?? null, done: known?.done ?? false });
-        const asked = askedOf(view, { minutes: lesson.minutes, locked: [] });
+        const asked = askedOf(view, { minutes: lesson.minutes, locked: [] }, promised);
         before = before
           .then(() => make(lesson.id, ground, asked))
           .catch((problem: unknown) => {

@@ -1,4 +1,4 @@
-import { IsNull, type EntityManager } from 'typeorm';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import { HomeCardEntity, type HomeCardRow } from '../platform/entities';
 
 export async function openHomeCards(
@@ -9,6 +9,17 @@ export async function openHomeCards(
   return manager
     .getRepository(HomeCardEntity)
     .find({ where: { studioId, studentId, endedAt: IsNull() }, order: { since: 'DESC', id: 'DESC' } });
+}
+
+export async function openHomeOf(
+  manager: EntityManager,
+  studentIds: readonly string[],
+): Promise<Pick<HomeCardRow, 'studentId' | 'skillId' | 'since'>[]> {
+  return manager.getRepository(HomeCardEntity).find({
+    select: { studentId: true, skillId: true, since: true },
+    where: { studentId: In([...studentIds]), endedAt: IsNull() },
+    order: { since: 'DESC', id: 'DESC' },
+  });
 }
 
 export async function addHomeCard(manager: EntityManager, row: HomeCardRow): Promise<boolean> {

@@ -143,7 +143,8 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   };
   const minutes = status === 'returning' ? view.record.practiceMinutes / 2 : view.record.practiceMinutes;
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
-  const proposed = await proposalFor(work, view, { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] });
+  const wish = { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] };
+  const proposed = await proposalFor(work, view, wish, []);
   const planned = proposed.blocks.flatMap((block): PracticeCard[] =>
     // Without a hand there is a rhythm to tap, of no skill where none was begun.
     block.recipe && (block.skillId !== null || quiet)
