@@ -204,7 +204,7 @@ test('three other proposals really differ and one press takes each back; a block
     expect(await titles(page)).toEqual(even);
   }
   expect(new Set([even, ...others].map((one) => one.join())).size).toBe(4);
-  await page.locator('.house').press('l');
+  await page.locator('.house').press('a');
   await expect(leans('Mend')).toHaveAttribute('aria-pressed', 'true');
   await weighed();
   const walk = page.locator('.block .walk').first();

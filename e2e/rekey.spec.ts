@@ -20,7 +20,7 @@ test('a lesson goes to D flat, and into another plan; undone it is as before', a
   await expect(dialog.getByText('has no key of its own').first()).toBeVisible();
   await dialog.getByRole('button', { name: /^Re-key this lesson and 1 other plan/ }).click();
   const notice = page.locator('.notice');
-  await expect(notice).toContainText(/This lesson in D♭: \d drills/);
+  await expect(notice).toContainText(/This lesson in D♭: \d+ drills/);
   await expect(notice).toContainText('In the plans of');
   expect(await titles.allTextContents()).not.toEqual(before);
   await notice.getByRole('button', { name: 'Undo' }).click();

@@ -1218,12 +1218,7 @@ export const MUTANTS = [
     '`before ${one.id} ${fresh.id}`,\n          { most: 2 }',
     'planning/choose',
   ),
-  core(
-    'planning/order.ts',
-    'if (!isOf(one)) return false;',
-    '',
-    'planning/order',
-  ),
+  core('planning/order.ts', 'if (!isOf(one)) return false;', '', 'planning/order'),
   core('planning/walk.ts', '(drill.hasBarre && !own.drill.hasBarre)', 'false', 'planning/walk'),
   core('planning/walk.ts', '(others.length > 0 && !wanted.includes(step))', 'false', 'planning/walk'),
   core('planning/walk.ts', 'isQuiet(recipe) ? 0 : drill.effort', 'drill.effort', 'planning/walk'),

@@ -73,6 +73,18 @@ export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
     ),
     v.maxLength(20),
   ),
+  unseen: v.optional(
+    v.pipe(
+      v.array(
+        v.object({
+          strand: v.pipe(v.string(), v.maxLength(80)),
+          lastAt: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(4_102_444_800_000))),
+          there: v.boolean(),
+        }),
+      ),
+      v.maxLength(40),
+    ),
+  ),
   gap: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1000))),
   lean: v.optional(v.picklist(LEANS)),
   lifted: v.optional(v.pipe(v.array(v.picklist(LIFTED_IN_TURN)), v.maxLength(LIFTED_IN_TURN.length))),

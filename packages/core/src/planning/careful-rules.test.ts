@@ -241,6 +241,28 @@ test('what was promised comes first or is said to have moved, and may stand befo
   expect(rules(first, rough, { promised })).not.toContain('mended first');
 });
 
+test('a month without a scale and without a key: they come round, or that they do not is said', () => {
+  const ago = (days: number) => NOW - days * 86_400_000;
+  const many = firstSyllabus.skills.filter(({ strand }) => strand === 'open' || strand === 'changes');
+  const old = firstSyllabus.skills.find(({ strand }) => strand === 'scales')?.id ?? '';
+  const key = firstSyllabus.skills.find(({ strand }) => strand === 'harmony')?.id ?? '';
+  const lived = (scaleDays: number) =>
+    state({
+      ...Object.fromEntries(many.map(({ id }) => [id, met(0.7, { lastAt: ago(1) })])),
+      [old]: met(0.7, { lastAt: ago(scaleDays) }),
+      [key]: met(0.7, { lastAt: ago(2) }),
+    });
+  const long = plan(WARM, AMS, NAMES, FRESH, { ...SONG, minutes: 23 }, HOME);
+  expect(rules(long, lived(40))).toContain('comes round');
+  expect(rules(long, lived(20))).not.toContain('comes round');
+  const said = { ...long, unseen: [{ strand: 'scales', lastAt: ago(40), there: false }] };
+  expect(rules(said, lived(40))).not.toContain('comes round');
+  const scale = { ...AMS, skillId: old };
+  expect(rules(plan(WARM, AMS, scale, FRESH, { ...SONG, minutes: 23 }, HOME), lived(40))).not.toContain(
+    'comes round',
+  );
+});
+
 test('things left out for one reason alone are noticed', () => {
   const out = (...codes: string[]): LessonPlan => ({
     ...SOUND,

@@ -5,6 +5,7 @@
 import type { Recipe } from '../drills/recipe';
 import { isQuiet } from '../drills/evidence';
 import { makeDrill } from '../drills/make-drill';
+import { DAY_MS } from '../mastery/constants';
 import type { StudentState } from '../mastery/replay';
 import type { SkillState } from '../mastery/skill-state';
 import { skillsOf } from '../syllabus/skills-of';
@@ -33,6 +34,7 @@ export const CAREFUL_RULES = [
   'one drill',
   'several drills',
   'strands',
+  'comes round',
   'ends well',
   'barre',
   'barres apart',
@@ -65,6 +67,10 @@ const CAREFUL = {
   /** Minutes from which a block goes through several drills. */
   walkFrom: 5,
   strandsFrom: 45,
+  /** Strands that come round in a month, in days, from so many skills met. */
+  round: ['scales', 'harmony'],
+  month: 28,
+  metFrom: 20,
   strands: 3,
   somethingNewFrom: 30,
 } as const;
@@ -375,6 +381,23 @@ const RULES: readonly Rule[] = [
         plan.minutes >= CAREFUL.strandsFrom && strands.size < CAREFUL.strands,
         `${[...strands].join()} alone`,
       );
+    },
+  ],
+  [
+    'comes round',
+    ({ plan, skill, state, syllabus, worked }) => {
+      const met = state.skills.filter(({ attempts }) => attempts > 0);
+      if (plan.minutes < CAREFUL.strandsFrom || met.length < CAREFUL.metFrom) return [];
+      return CAREFUL.round.flatMap((strand) => {
+        const own = new Set(syllabus.skills.flatMap((one) => (one.strand === strand ? [one.id] : [])));
+        const days = met.flatMap(({ skillId, lastAt }) =>
+          own.has(skillId) && lastAt !== null ? [(state.now - lastAt) / DAY_MS] : [],
+        );
+        const long = days.every((ago) => ago > CAREFUL.month);
+        const there = worked.some((block) => skill(block)?.strand === strand);
+        const said = plan.unseen?.some((one) => one.strand === strand) ?? false;
+        return saying(long && !there && !said, `nothing of ${strand} for a month, and nothing is said`);
+      });
     },
   ],
   [

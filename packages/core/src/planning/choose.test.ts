@@ -34,6 +34,7 @@ const LIMITS: ChooseLimits = {
   promised: [],
   mended: [],
   strands: 0,
+  unseen: [],
   knownMusic: 0,
   music: { least: 0.15, most: 0.5 },
   there: {
@@ -100,6 +101,9 @@ function allowed(
         [...asked.promised, ...asked.first].includes(one.skillId) &&
         set.some(([other]) => other.kind === 'new' && one.exercises.includes(other.skillId)),
     ) &&
+    asked.unseen.every(
+      (strand) => !choices.some((one) => one.strand === strand) || count((one) => one.strand === strand) > 0,
+    ) &&
     asked.promised.every((id) => count(({ skillId }) => skillId === id) > 0) &&
     asked.mended.every(
       ({ skillIds, least }) => count(({ skillId }) => skillIds.includes(skillId)) >= least,
@@ -160,6 +164,7 @@ test('eight candidates: worth as much as the best of all choices, none of which 
         barreMinutes: random.int(0, 5),
         mostBlocks: random.int(3, 6),
         strands: random.int(0, 3),
+        unseen: random.unit() < 0.3 ? ['a', 'none has it'] : [],
         knownMusic: random.int(0, 1),
         music: random.pick([LIMITS.music, { least: 0.4, most: 0.8 }]),
         first: random.unit() < 0.3 ? ['c0'] : [],

@@ -54,6 +54,8 @@ export interface ChooseLimits {
   /** Of each of these sets of skills so many are mended. */
   readonly mended: readonly { readonly skillIds: readonly string[]; readonly least: number }[];
   readonly strands: number;
+  /** Strands of which something is in: they were not played for long. */
+  readonly unseen: readonly string[];
   /** Pieces and progressions that are played already, where there are any. */
   readonly knownMusic: number;
   /** Least and most share of what is played that is music. */
@@ -254,6 +256,13 @@ export class Chooser<C extends Choice> {
         ...all((choice) => choice.family !== family, -2),
       ]);
     if (!lifted.has('strands')) this.boundStrands(model, all);
+    if (!lifted.has('strands'))
+      for (const strand of limits.unseen.filter((one) => choices.some((choice) => choice.strand === one)))
+        model.bound(
+          `unseen ${strand}`,
+          { least: 1 },
+          all((choice) => choice.strand === strand),
+        );
     for (const strand of new Set(choices.filter(isNew).map((choice) => choice.strand))) {
       model.add(`alike ${strand}`, -CHOOSE.alike * top);
       model.bound(`alike ${strand}`, { most: 1 }, [

@@ -4,6 +4,7 @@ import { fallOf, inTrouble, type Candidate, type CandidateContext } from './cand
 import type { ChooseLimits } from './choose';
 import { LEANING } from './lean';
 import { planMinutes, type Lean, type PlanBlock } from './plan';
+import type { Unseen } from './unseen';
 
 export interface LessonConstraints extends Omit<CandidateContext, 'allowBarre' | 'syllabus'> {
   readonly minutes: number;
@@ -50,6 +51,7 @@ export function limitsOf(
   there: readonly PlanBlock[],
   free: number,
   { minutes, newSkills, taught, lean = 'even', promised = [] }: LessonConstraints,
+  unseen: readonly Unseen[],
 ): LessonLimits {
   const leaning = LEANING[lean];
   const pressed = there.reduce((total, block) => total + block.barreMinutes, 0);
@@ -96,6 +98,7 @@ export function limitsOf(
     promised: all.filter(({ skillId }) => promised.includes(skillId)).map(({ skillId }) => skillId),
     first: ids(worst ? [worst] : stuck.length > 0 ? stuck : trouble),
     strands: minutes >= PLAN.strandsFrom ? PLAN.strands : 0,
+    unseen: minutes >= PLAN.strandsFrom ? unseen.map(({ strand }) => strand) : [],
     knownMusic: long && !played ? Math.min(leaning.knownMusic, all.filter(({ known }) => known).length) : 0,
     music: leaning.music,
     noNew,

@@ -21,6 +21,7 @@ import { LEANING } from './lean';
 import { PLAN_MODEL_VERSION, planMinutes, type LessonPlan, type LiftedRule, type PlanBlock } from './plan';
 import { quietPlan } from './quiet-plan';
 import { restBlock, takeHomeBlock, warmUpBlock } from './standing-blocks';
+import { unseenStrands } from './unseen';
 import { walkOf } from './walk';
 
 /**
@@ -73,7 +74,8 @@ async function playingPlan(
       : [takeHomeBlock()];
   const free = minutes - planMinutes(locked) - planMinutes(opening) - planMinutes(closing);
   const choices = withUses(all, context);
-  const asked = limitsOf(all, [...opening, ...locked], free, constraints);
+  const unseen = unseenStrands(state, syllabus);
+  const asked = limitsOf(all, [...opening, ...locked], free, constraints, unseen);
   const until = clock() + PLAN.seconds * 1000;
   const laid = await lay(choices, asked, {
     opening: opening.map((block) => placed(block, context)),
@@ -98,6 +100,14 @@ async function playingPlan(
     blocks: laid.row.map(({ block }) => block),
     leftOut: [...promisesMoved(laid.chosen, context), ...wishThatWaits(state, context), ...leftOut],
     ...(laid.lifted.length > 0 ? { lifted: laid.lifted } : {}),
+    ...(unseen.length > 0
+      ? {
+          unseen: unseen.map((one) => ({
+            ...one,
+            there: laid.chosen.some(({ choice }) => choice.strand === one.strand),
+          })),
+        }
+      : {}),
     ...(laid.gap > 0 ? { gap: laid.gap } : {}),
     ...(lean === 'even' ? {} : { lean }),
     modelVersion: PLAN_MODEL_VERSION,

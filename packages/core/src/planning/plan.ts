@@ -52,6 +52,12 @@ export interface LessonPlan {
   readonly leftOut: readonly LeftOut[];
   /** Rules that were given up, since nothing keeps all of them; left out where all are kept. */
   readonly lifted?: readonly LiftedRule[];
+  /** Strands not played for a month before this lesson, when they last were (null: never), and whether the lesson has them. */
+  readonly unseen?: readonly {
+    readonly strand: string;
+    readonly lastAt: number | null;
+    readonly there: boolean;
+  }[];
   /** Share of worth that a better plan might have at most; left out where none has more. */
   readonly gap?: number;
   /** Left out where it leans to nothing. */

@@ -83,7 +83,7 @@ export const KEY_TABLE = {
     fit: one('f', 'fit to the minutes', QUIET),
     undo: one('Ctrl+z', 'undo'),
     replan: one('r', 're-plan around locks'),
-    lean: one('l', 'another: even, mend, go on, play'),
+    lean: one('a', 'another: even, mend, go on, play'),
     rekey: one('y', 're-key the lesson'),
     start: one('s', 'start lesson', QUIET),
   },

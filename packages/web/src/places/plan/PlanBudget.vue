@@ -11,7 +11,8 @@ import { BLOCK_WORDS, LEAN_WORDS, say } from '../../words';
 import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';
-import { gapCheck, liftedCheck, planChecks } from './checks';
+import { useSyllabus } from '../../session/queries';
+import { gapCheck, liftedCheck, planChecks, unseenChecks } from './checks';
 
 const props = defineProps<{
   plan: LessonPlan;
@@ -41,11 +42,14 @@ const byKind = computed(() => {
   for (const block of blocks.value) sums.set(block.kind, (sums.get(block.kind) ?? 0) + block.minutes);
   return [...sums];
 });
+const { data: syllabus } = useSyllabus();
+const strands = computed(() => new Map(syllabus.value?.strands.map(({ id, name }) => [id, name])));
 const checks = computed(() =>
   [
     ...(props.limits ? planChecks(blocks.value, props.minutes, props.limits, props.hurts, props.alone) : []),
     liftedCheck(props.plan.lifted) ?? [],
     gapCheck(props.plan.gap) ?? [],
+    unseenChecks(props.plan.unseen, strands.value),
   ].flat(),
 );
 </script>

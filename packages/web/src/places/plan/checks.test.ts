@@ -1,7 +1,7 @@
 import { earPairs, openStrokes, ringCheck } from '@finch/core/drills';
 import { DEFAULT_LIMITS } from '@finch/core/hands';
 import { type PlanBlock } from '@finch/core/planning';
-import { gapCheck, liftedCheck, planChecks } from './checks';
+import { gapCheck, liftedCheck, planChecks, unseenChecks } from './checks';
 
 const block = (kind: PlanBlock['kind'], minutes: number, more: Partial<PlanBlock> = {}): PlanBlock => ({
   id: `${kind} ${minutes}`,
@@ -92,4 +92,22 @@ test('what the planner gave up is said; nothing is said where it kept every rule
 test('how far from the best the search may have stopped is said, where it is far at all', () => {
   expect([gapCheck(undefined), gapCheck(0)]).toEqual([null, null]);
   expect(gapCheck(0.031)?.text).toContain('4 of 100 more at most');
+});
+
+test('what was not played for a month is said, with its day, and whether it comes round today', () => {
+  expect(unseenChecks(undefined, new Map())).toEqual([]);
+  const names = new Map([['scales', 'Scales, keys']]);
+  const may = Date.UTC(2026, 4, 3, 12);
+  expect(
+    unseenChecks(
+      [
+        { strand: 'scales', lastAt: may, there: true },
+        { strand: 'harmony', lastAt: null, there: false },
+      ],
+      names,
+    ),
+  ).toEqual([
+    { ok: true, text: 'Scales, keys: last on 3 May; comes round today.' },
+    { ok: false, text: 'harmony: never played; not today either.' },
+  ]);
 });

@@ -2,8 +2,15 @@
 import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
 import { staysOpen } from '@finch/core/mastery';
-import { peakLoad, planMinutes, type LiftedRule, type PlanBlock } from '@finch/core/planning';
+import {
+  peakLoad,
+  planMinutes,
+  type LessonPlan,
+  type LiftedRule,
+  type PlanBlock,
+} from '@finch/core/planning';
 import { plural } from '../../words';
+import { shortDate } from '../../words/when';
 
 export interface PlanCheck {
   readonly ok: boolean;
@@ -86,6 +93,16 @@ const LIFTED_WORDS: Readonly<Record<LiftedRule, string>> = {
   'use of the new': 'the new thing put to use',
   mended: 'two things in trouble mended, one of them first',
 };
+
+/** What was not played for a month, and whether it comes round today. @param strands names by id */
+export const unseenChecks = (
+  unseen: LessonPlan['unseen'],
+  strands: ReadonlyMap<string, string>,
+): PlanCheck[] =>
+  (unseen ?? []).map(({ strand, lastAt, there }) => ({
+    ok: there,
+    text: `${strands.get(strand) ?? strand}: ${lastAt === null ? 'never played' : `last on ${shortDate(lastAt)}`}; ${there ? 'comes round today' : 'not today either'}.`,
+  }));
 
 /** How far from the best the search may have stopped; null where nothing worth more fits. @param gap share of worth, 0 to 1 */
 export const gapCheck = (gap: number | undefined): PlanCheck | null =>
