@@ -98,8 +98,7 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `Opens ${plural(v.unlocks, 'more skill')}. About ${v.chance} of 100 first tries come clean.`,
   'because.goal': (v) => `Toward a goal. About ${v.chance} of 100 first tries come clean.`,
   'because.open': (v) => `All it needs is held. About ${v.chance} of 100 first tries come clean.`,
-  'because.promised': (v) =>
-    v.number ? `Promised last time; ${v.number} now.` : 'Promised last time.',
+  'because.promised': (v) => (v.number ? `Promised last time; ${v.number} now.` : 'Promised last time.'),
   'because.use': (v) => `Puts held things to use; about ${v.chance} of 100 come clean.`,
   'because.used-at-once': () => 'Uses the new thing at once.',
   'because.uses-new': () => 'Uses the new thing at once, next to a grip that is held.',
