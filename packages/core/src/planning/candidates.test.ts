@@ -121,6 +121,25 @@ test('a drill that is too heavy as it is comes with lighter grips where there ar
   expect(of(task.id, { [task.id]: rough }, { taught })?.kind).toBe('repair');
 });
 
+test('what is made for a hand is never over its limit, though its first drill or a hand near it would be', () => {
+  const gripEffort = 44;
+  const hand = must(makeHand({ sizeFactor: 0.8 }));
+  const taught = { ...context.taught, hand, limits: must(makeLimits({ gripEffort })) };
+  const rough = { attempts: 2, state: 'rough' as const, chance: { mean: 0.2, low: 0, high: 0.5 } };
+  const several = firstSyllabus.skills.filter((skill) => !isUse(skill) && ownDrills(skill).length > 1);
+  const grader = makeGrader(taught, stageOf(null));
+  let heavier = 0;
+  for (const skill of several) {
+    const found = of(skill.id, { [skill.id]: rough }, { taught });
+    const made = found && madeFor(found, state({ [skill.id]: rough }), { ...context, taught }, grader);
+    if (!made) continue;
+    expect(made.drill.heaviestGrip).toBeLessThanOrEqual(gripEffort);
+    const first = makeDrill(ownDrills(skill)[0], taught);
+    if (first.ok && first.value.heaviestGrip > gripEffort) heavier++;
+  }
+  expect(heavier).toBeGreaterThan(0);
+});
+
 test('what slips is repaired, what is due is reviewed, what is held and not due is left', () => {
   const marks = { due: false, slipping: false, stuck: false };
   expect(of(parent, { [parent]: slipping })?.kind).toBe('repair');
