@@ -106,6 +106,11 @@ test('music that was never played is told from what is played, and both kinds ar
   const music = all(given).filter(({ kind }) => kind === 'apply');
   expect(music.filter(({ unmet }) => unmet)).toHaveLength(3);
   expect(music.filter(({ unmet }) => !unmet)).toHaveLength(6);
+  expect(music.every(({ known, unmet }) => known === !unmet)).toBe(true);
+  // What is rough is no pleasure yet.
+  const [first] = uses;
+  const rough = { ...played, state: 'rough' as const, chance: { mean: 0.3, low: 0.2, high: 0.4 } };
+  expect(of(first, { ...open, [first]: rough })).toMatchObject({ kind: 'apply', known: false, unmet: false });
 });
 
 test('a drill that is too heavy as it is comes with lighter grips where there are any', () => {
@@ -176,6 +181,14 @@ test('where the chance is low only the tempo gives way; the grips stay those of 
   const changes = firstSyllabus.skills.filter((skill) => ownDrills(skill)[0].family === 'change loop');
   const rough = { attempts: 9, state: 'rough' as const, belief: { mean: -4, variance: 0.2 }, lastBpm: 60 };
   let slower = 0;
+  // At the slowest tempo nothing gives way.
+  for (const { id } of changes.slice(0, 8)) {
+    const own = changes.find((one) => one.id === id);
+    const slowest = recipeOf(id, { [id]: { ...rough, lastBpm: 23 } });
+    const loop = own && ownDrills(own).find(({ family }) => family === 'change loop');
+    if (slowest?.family !== 'change loop' || loop?.family !== 'change loop') continue;
+    expect(slowest.parameters.grips).toEqual(loop.parameters.grips);
+  }
   for (const { id } of changes.slice(0, 8)) {
     const skill = changes.find((one) => one.id === id);
     const recipe = recipeOf(id, { [id]: rough });

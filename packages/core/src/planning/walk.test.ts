@@ -102,4 +102,8 @@ test('in other minutes the longest part gives and takes; then the last but its o
   expect(at(3)).toBe('find 1, hold 1, change 1');
   expect(at(2)).toBe('find 1, hold 1');
   expect(at(1)).toBeUndefined();
+  // Its own stays also where it stands last.
+  const last = walk.filter(({ step }) => step !== 'use').map((part) => ({ ...part, minutes: 1 }));
+  const change = last[2].recipe;
+  expect(walkIn(last, 2, change)?.map(({ step }) => step)).toEqual(['find', 'change']);
 });
