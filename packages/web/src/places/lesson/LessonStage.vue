@@ -322,6 +322,12 @@ const neckDegrees = computed(() => {
   .bpm b {
     font-size: var(--size-stage);
   }
+  .beat-acts {
+    flex-wrap: wrap;
+  }
+  .parts .btn {
+    font-size: var(--size-4);
+  }
   .call-acts .btn,
   .beat-acts .btn {
     font-size: var(--size-5);
