@@ -183,6 +183,9 @@ const neckDegrees = computed(() => {
   font-size: var(--size-5);
   min-height: 44px;
 }
+.parts .btn[aria-pressed='true'] {
+  box-shadow: inset 0 -4px 0 var(--wingbar);
+}
 .pair {
   display: flex;
   justify-content: space-around;

@@ -166,4 +166,7 @@ const checks = computed(() =>
 .budget .lean {
   margin-top: auto;
 }
+.budget .lean .btn[aria-pressed='true'] {
+  box-shadow: inset 0 -4px 0 var(--wingbar);
+}
 </style>
