@@ -1,13 +1,14 @@
 /** What could be done in a lesson, and why not: needs, slipping, waived skills, goals, tempi. */
 import { makeDrill, tempoOf } from '../drills';
 import { makeHand } from '../fretboard';
-import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { makeLimits, NOTHING_ON_RECORD, taughtHand } from '../hands';
 import { must } from '../kernel';
-import { replay, stageOf, type SkillState, type StudentState } from '../mastery';
+import { stageOf, type SkillState, type StudentState } from '../mastery';
 import { makeGrader } from '../mastery/difficulty';
 import { firstSyllabus, isUse, ownDrills } from '../syllabus';
 import { lessonCandidates, rankedSkills, type CandidateContext } from './candidates';
 import { madeFor } from './fitted-drill';
+import { nothingPlayed, wishFor } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const context: CandidateContext = {
@@ -17,18 +18,7 @@ const context: CandidateContext = {
   waived: [],
   allowBarre: true,
 };
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 /** The state of a beginner with some skills as they are given. */
 const state = (given: Readonly<Record<string, Partial<SkillState>>>): StudentState => ({
   ...nothing,
@@ -70,7 +60,7 @@ test('a need that is waived for this hand opens it, and what is waived is never 
 
 test('a goal is worth more than the same skill without it, and what leads to it a little more', () => {
   const worth = (id: string, goals: readonly string[]) =>
-    ranked(id, { [parent]: held }, { goals })?.worth ?? 0;
+    ranked(id, { [parent]: held }, { goals: goals.map((one) => wishFor([one])) })?.worth ?? 0;
   expect(worth(child.id, [child.id])).toBeCloseTo(worth(child.id, []) * 1.6, 9);
   const onTheWay = firstSyllabus.skills.find(({ needs }) => needs.flat().includes(child.id))?.id ?? '';
   expect(worth(child.id, [onTheWay])).toBeCloseTo(worth(child.id, []) * (1 + 0.6 * 0.7), 9);

@@ -18,13 +18,11 @@ import { targetLoad } from '../mastery/targets';
 import { skillsOf } from '../syllabus/skills-of';
 import { isUse, ownDrills, type Skill, type Syllabus } from '../syllabus/skill';
 import type { Choice } from './choose';
+import { wishedFor, type Goal } from './goals';
 import type { BlockKind } from './plan';
 import { waitingFor, worthOf, type Clock, type Prospect } from './worth';
 
 const WORTH = {
-  /** A goal without a day, and what leads to it a step before. */
-  goal: 1.6,
-  goalPerStep: 0.7,
   /** A use is worth this share of the new thing it uses. */
   useOfNew: 0.6,
   held: 0.85,
@@ -58,6 +56,8 @@ export interface Candidate extends Choice {
   readonly state: SkillState;
   /** Skills that wait for it alone. */
   readonly unlocks: number;
+  /** What it is wished for; null where nothing needs it. */
+  readonly goal: Goal | null;
   /** The first drill of it that such a hand can play. */
   readonly recipe: Recipe;
 }
@@ -65,7 +65,7 @@ export interface Candidate extends Choice {
 export interface CandidateContext {
   readonly taught: TaughtHand;
   readonly syllabus: Syllabus;
-  readonly goals: readonly string[];
+  readonly goals: readonly Goal[];
   /** Skills promised last time; worth coming back to whether they are due or not. */
   readonly promised?: readonly string[];
   /** Skills a teacher waived for this hand. */
@@ -106,6 +106,8 @@ export interface Ranked {
   readonly kind: BlockKind;
   readonly worth: number;
   readonly unlocks: number;
+  /** What it is wished for; null where nothing needs it. */
+  readonly goal: Goal | null;
 }
 
 /** Every skill that may be asked of this student now, the most worth first. */
@@ -126,7 +128,7 @@ export function rankedSkills(state: StudentState, context: CandidateContext): Ra
     const skill = syllabus.skills.find((one) => one.id === id);
     return skill !== undefined && states.get(id)?.attempts === 0 && !isOpen(skill, states, waived);
   };
-  const wished = wishedFor(goals, syllabus);
+  const wished = wishedFor(goals, syllabus, (id) => isReady(id, states, waived));
   const ranked = syllabus.skills.flatMap((skill): Ranked[] => {
     const own = states.get(skill.id);
     if (!own || waived.includes(skill.id) || (skill.barre && !context.allowBarre)) return [];
@@ -135,32 +137,21 @@ export function rankedSkills(state: StudentState, context: CandidateContext): Ra
       (own.attempts > 0 && context.promised?.includes(skill.id) ? 'review' : null);
     if (!kind) return [];
     const waiting = waitingFor(skill.id, graph, isLocked);
+    const wish = wished.get(skill.id);
+    const wanted = wish && { daysToGoal: wish.goal.day?.ahead ?? null, times: wish.times };
     const prospect = prospectOf(own, targetOf(skill, own, context, grader, state.now), state.now);
     return [
       {
         skill,
         state: own,
         kind,
-        worth: worthOf(prospect, clock, waiting) * (wished.get(skill.id) ?? 1),
+        worth: worthOf(prospect, clock, waiting, wanted) * (wish && !wish.goal.day ? wish.times : 1),
+        goal: wish?.goal ?? null,
         unlocks: waiting.filter(({ step, locked }) => step === 1 && locked).length,
       },
     ];
   });
   return ranked.sort((a, b) => b.worth - a.worth || (a.skill.id < b.skill.id ? -1 : 1));
-}
-
-/** What goals make of skills: a goal itself most, what leads to it less the more steps it is away. */
-function wishedFor(goals: readonly string[], { skills }: Syllabus): Map<string, number> {
-  const wished = new Map(goals.map((id) => [id, WORTH.goal as number]));
-  let edge = [...goals];
-  let more = WORTH.goal - 1;
-  while (edge.length > 0) {
-    more *= WORTH.goalPerStep;
-    const next = edge.flatMap((id) => skills.find((one) => one.id === id)?.needs.flat() ?? []);
-    edge = next.filter((id) => !wished.has(id));
-    for (const id of edge) wished.set(id, 1 + more);
-  }
-  return wished;
 }
 
 /** Load at the target, logits: as its takes were read, or as it would be asked of somebody new to it. */
@@ -273,7 +264,7 @@ function kindOf(
 
 /** Null where no hand of this size can be asked for any of its drills. */
 function sketched(
-  { skill, state, kind, worth, unlocks }: Ranked,
+  { skill, state, kind, worth, unlocks, goal }: Ranked,
   context: CandidateContext,
 ): Candidate | null {
   for (const recipe of ownDrills(skill)) {
@@ -301,6 +292,7 @@ function sketched(
       skill,
       state,
       unlocks,
+      goal,
       recipe,
     };
   }

@@ -1,25 +1,15 @@
 /** A sound plan breaks no rule; a plan that breaks one is told which, and no other names it. */
 import { changeLoop, ringCheck, type Recipe } from '../drills';
-import { DEFAULT_LIMITS, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
-import { replay, type SkillState, type StudentState } from '../mastery';
+import { DEFAULT_LIMITS, NOTHING_ON_RECORD, taughtHand } from '../hands';
+import type { SkillState, StudentState } from '../mastery';
 import { firstSyllabus } from '../syllabus';
 import { breachesOf, type CarefulRule } from './careful-rules';
 import type { LessonPlan, PlanBlock } from './plan';
 import type { LessonConstraints } from './lesson-limits';
+import { nothingPlayed } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 const NO_MARKS = { due: false, slipping: false, stuck: false };
 const chance = (mean: number) => ({ mean, low: mean, high: mean });
 const met = (mean: number, more: Partial<SkillState> = {}): Partial<SkillState> => ({

@@ -1,27 +1,17 @@
 /** What a check-up asks: the same items each term, of as many strands as there are, what this hand may play, never ending on the hardest. */
 import { evidenceOf, makeDrill, ringCheck } from '../drills';
 import { makeHand } from '../fretboard';
-import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
+import { NOTHING_ON_RECORD, taughtHand } from '../hands';
 import { must } from '../kernel';
-import { replay, type SkillState, type StudentState } from '../mastery';
+import type { SkillState, StudentState } from '../mastery';
 import { firstSyllabus } from '../syllabus';
 import { checkUpItems } from './check-up';
+import { nothingPlayed } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const taught = taughtHand(NOTHING_ON_RECORD, NOW);
 const on = { syllabus: firstSyllabus, taught, waived: [] as string[] };
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 const chance = (mean: number) => ({ mean, low: mean - 0.1, high: mean + 0.1 });
 const state = (given: Readonly<Record<string, Partial<SkillState>>>): StudentState => ({
   ...nothing,

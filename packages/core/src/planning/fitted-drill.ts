@@ -16,6 +16,7 @@ import { skillShift } from '../mastery/studio-fit';
 import { skillsOf } from '../syllabus/skills-of';
 import { ownDrills, type Skill } from '../syllabus/skill';
 import { inTrouble, type Candidate, type CandidateContext } from './candidates';
+import type { Goal } from './goals';
 import type { BlockKind } from './plan';
 
 /** Drills are set where so many come clean: of tempo and notch, not of what is worth practising. */
@@ -44,14 +45,11 @@ export function madeFor(
     ? useMade(one, state, context, grader)
     : fittedDrill(one.skill, one.state, context, grader);
   if (!fitted) return null;
-  const { kind, state: own, unlocks, skill } = one;
+  const { kind, state: own, unlocks, goal } = one;
   return {
     ...fitted,
     barreShare: barreShare(fitted.drill),
-    because:
-      fitted.because ??
-      promiseOf(one, context) ??
-      reasonOf(kind, own, fitted.chance, unlocks, context.goals.includes(skill.id)),
+    because: fitted.because ?? promiseOf(one, context) ?? reasonOf(kind, own, fitted.chance, unlocks, goal),
   };
 }
 
@@ -166,7 +164,13 @@ function chanceOf(
   return cleanChance(own.belief, load + forgettingLoad(own.recall ?? 1)).mean;
 }
 
-function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: number, goal: boolean): Reason {
+function reasonOf(
+  kind: BlockKind,
+  own: SkillState,
+  chance: number,
+  unlocks: number,
+  goal: Goal | null,
+): Reason {
   const percent = Math.round(100 * chance);
   const number = own.chance ? Math.round(100 * own.chance.mean) : 0;
   if (own.marks.stuck) return { code: 'because.stuck', values: { takes: own.attempts, number } };
@@ -187,8 +191,13 @@ function reasonOf(kind: BlockKind, own: SkillState, chance: number, unlocks: num
     return { code: 'because.guess', values: { number, takes: own.attempts, chance: percent } };
   if (mended) return { code: 'because.half', values: { number, chance: percent } };
   if (kind === 'apply') return { code: 'because.use', values: { number, chance: percent } };
+  if (goal)
+    return {
+      code: 'because.goal',
+      values: { goal: goal.name, on: goal.day?.on ?? '', chance: percent },
+    };
   return {
-    code: goal ? 'because.goal' : unlocks ? 'because.unlocks' : 'because.open',
+    code: unlocks ? 'because.unlocks' : 'because.open',
     values: { unlocks, chance: percent },
   };
 }

@@ -1,10 +1,12 @@
 export {
   BLOCK_KINDS,
+  GOAL_WEIGHTS,
   LEANS,
   LIFTED_IN_TURN,
   PLAN_MODEL_VERSION,
   planMinutes,
   type BlockKind,
+  type GoalWeight,
   type Lean,
   type LeftOut,
   type LessonPlan,
@@ -13,6 +15,7 @@ export {
 } from './plan';
 export { checkUpItems, type CheckUpItem } from './check-up';
 export { breachesOf, CAREFUL_RULES, type Breach, type CarefulRule } from './careful-rules';
+export type { Goal } from './goals';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, type LessonConstraints } from './lesson-limits';
 export { planLesson } from './plan-lesson';

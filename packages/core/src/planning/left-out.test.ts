@@ -1,24 +1,13 @@
 /** What would bring a thing in is said only where asking again shows that it does. */
-import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
-import { replay } from '../mastery';
+import { NOTHING_ON_RECORD, taughtHand } from '../hands';
 import { firstSyllabus } from '../syllabus';
 import { lessonCandidates } from './candidates';
 import { leftOutOf } from './left-out';
 import { limitsOf } from './lesson-limits';
+import { nothingPlayed } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 const taught = taughtHand(NOTHING_ON_RECORD, NOW);
 const all = lessonCandidates(nothing, {
   taught,

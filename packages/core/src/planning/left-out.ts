@@ -68,12 +68,12 @@ export function wishThatWaits(state: StudentState, context: CandidateContext): L
   const { goals, syllabus, waived } = context;
   const states = new Map(state.skills.map((one) => [one.skillId, one]));
   const named = (id: string) => syllabus.skills.find((one) => one.id === id);
-  for (const goal of goals) {
-    const skill = named(goal);
-    if (!skill || waived.includes(goal) || states.get(goal)?.attempts !== 0 || isOpen(skill, states, waived))
+  for (const id of goals.flatMap(({ weight, skills }) => (weight === 'not now' ? [] : skills))) {
+    const skill = named(id);
+    if (!skill || waived.includes(id) || states.get(id)?.attempts !== 0 || isOpen(skill, states, waived))
       continue;
     const need = named(
-      skill.needs.find((group) => !group.some((id) => isReady(id, states, waived)))?.[0] ?? '',
+      skill.needs.find((group) => !group.some((one) => isReady(one, states, waived)))?.[0] ?? '',
     );
     if (!need) continue;
     const slips = states.get(need.id)?.marks.slipping === true;
@@ -83,7 +83,7 @@ export function wishThatWaits(state: StudentState, context: CandidateContext): L
           code: 'title.skill',
           values: { skill: skill.name, family: skill.practice[0].recipe.family },
         },
-        skillId: goal,
+        skillId: id,
         because: { code: slips ? 'left.need-slips' : 'left.need', values: { need: need.name } },
       },
     ];

@@ -4,6 +4,7 @@ import { makeLimits, NOTHING_ON_RECORD, PRIOR_FIT, taughtHand, type HandLimits }
 import { must } from '../kernel';
 import { replay, type EventOf, type LogEvent, type ReplayContext } from '../mastery';
 import { firstSyllabus, skillsOf } from '../syllabus';
+import { wishFor } from './nothing-played';
 import {
   handLoad,
   peakLoad,
@@ -184,7 +185,7 @@ describe('planLesson', () => {
       ({ needs }) => needs.length === 1 && needs[0].length === 1 && needs[0][0] === 'open.c',
     );
     if (!child) throw new Error('nothing needs open.c alone');
-    const wish = { goals: [child.id] };
+    const wish = { goals: [wishFor([child.id])] };
     const [first] = (await plan(clean('open.em', 6), 20, wish)).leftOut;
     const need = firstSyllabus.skills.find(({ id }) => id === 'open.c')?.name;
     expect(first).toMatchObject({ skillId: child.id, because: { code: 'left.need', values: { need } } });
@@ -212,7 +213,7 @@ describe('planLesson', () => {
     const barres = wanted.flatMap((id) => Array.from({ length: 3 }, (_, i) => attempt(id, 17 + i, 'nearly')));
     const { blocks } = await plan([...seasoned, ...barres], 20, {
       minutes: 60,
-      goals: wanted,
+      goals: [wishFor(wanted)],
       ...heldTo(must(makeLimits({ gripEffort: 95, barreMinutes: 12 }))),
     });
     const heavy = blocks.filter((block) => block.barreMinutes > 0);

@@ -11,8 +11,9 @@ import { makeGrader } from '../mastery/difficulty';
 import { stageOf } from '../mastery/experience';
 import type { StudentState } from '../mastery/replay';
 import { skillsOf } from '../syllabus/skills-of';
-import { lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
+import { isReady, lessonCandidates, useOfNew, type Candidate, type CandidateContext } from './candidates';
 import { madeFor, type Made } from './fitted-drill';
+import { towardGoals } from './goals';
 import { Chooser, type Chosen, type ChooseLimits } from './choose';
 import { leftOutOf, promisesMoved, wishThatWaits } from './left-out';
 import { limitsOf, PLAN, type LessonConstraints } from './lesson-limits';
@@ -109,8 +110,27 @@ async function playingPlan(
         }
       : {}),
     ...(laid.gap > 0 ? { gap: laid.gap } : {}),
+    ...towardOf(
+      state,
+      context,
+      laid.row.map(({ block }) => block),
+    ),
     ...(lean === 'even' ? {} : { lean }),
     modelVersion: PLAN_MODEL_VERSION,
+  };
+}
+
+/** What of it goes toward the goals; nothing where nothing is wished for. */
+function towardOf(
+  { skills }: StudentState,
+  { goals, syllabus, waived }: CandidateContext,
+  blocks: readonly PlanBlock[],
+): Pick<LessonPlan, 'toward'> {
+  if (goals.length === 0) return {};
+  const states = new Map(skills.map((one) => [one.skillId, one]));
+  const isHeld = (id: string) => ['clean', 'settled'].includes(states.get(id)?.state ?? '');
+  return {
+    toward: towardGoals(goals, blocks, syllabus, (id) => isReady(id, states, waived), isHeld),
   };
 }
 

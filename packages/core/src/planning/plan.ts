@@ -33,9 +33,26 @@ export interface PlanBlock {
   readonly locked: boolean;
 }
 
+/** How much a goal weighs; `not now` is kept and does not weigh. */
+export const GOAL_WEIGHTS = ['not now', 'a little', 'more', 'first'] as const;
+export type GoalWeight = (typeof GOAL_WEIGHTS)[number];
+
 /** What a proposal leans to: nothing more than the rules ask, mending, going on, or playing. */
 export const LEANS = ['even', 'mend', 'go on', 'play'] as const;
 export type Lean = (typeof LEANS)[number];
+
+/** How much of a lesson goes toward a goal, and how far that is. */
+export interface TowardGoal {
+  readonly id: string;
+  readonly name: string;
+  readonly weight: GoalWeight;
+  /** YYYY-MM-DD; null without a day. */
+  readonly on: string | null;
+  readonly minutes: number;
+  /** Of the skills it needs. */
+  readonly held: number;
+  readonly of: number;
+}
 
 export interface LeftOut {
   readonly title: Reason;
@@ -60,6 +77,8 @@ export interface LessonPlan {
   }[];
   /** Share of worth that a better plan might have at most; left out where none has more. */
   readonly gap?: number;
+  /** Left out where nothing is wished for. */
+  readonly toward?: readonly TowardGoal[];
   /** Left out where it leans to nothing. */
   readonly lean?: Lean;
   readonly modelVersion: string;
@@ -83,4 +102,4 @@ export function planMinutes(blocks: readonly PlanBlock[]): number {
   return blocks.reduce((sum, block) => sum + block.minutes, 0);
 }
 
-export const PLAN_MODEL_VERSION = 'plan-3';
+export const PLAN_MODEL_VERSION = 'plan-4';

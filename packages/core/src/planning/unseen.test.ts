@@ -1,23 +1,12 @@
 /** A month without a scale or without a key named is noticed, of those who have met some of both worlds. */
-import { PRIOR_FIT } from '../hands';
-import { replay, type SkillState, type StudentState } from '../mastery';
+import type { SkillState, StudentState } from '../mastery';
 import { firstSyllabus } from '../syllabus';
 import { unseenStrands } from './unseen';
+import { nothingPlayed } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const DAY = 86_400_000;
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 const strandOf = new Map(firstSyllabus.skills.map(({ id, strand }) => [id, strand]));
 /** So many days ago every skill of a strand was played; of the others never. */
 const state = (days: Readonly<Record<string, number>>): StudentState => ({

@@ -1,24 +1,14 @@
 /** A block goes through the drills of its skill as far as the student is with it, its own the longest; and keeps its parts as it grows. */
 import { makeDrill, type Recipe } from '../drills';
-import { NOTHING_ON_RECORD, PRIOR_FIT, taughtHand } from '../hands';
-import { replay, type SkillState } from '../mastery';
+import { NOTHING_ON_RECORD, taughtHand } from '../hands';
+import type { SkillState } from '../mastery';
 import { firstSyllabus, type Skill } from '../syllabus';
 import { walkIn, walkOf } from './walk';
+import { nothingPlayed } from './nothing-played';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
 const taught = taughtHand(NOTHING_ON_RECORD, NOW);
-const nothing = replay(
-  [],
-  {
-    syllabus: firstSyllabus,
-    hands: [],
-    instruments: [],
-    difficultyFit: PRIOR_FIT,
-    playedFor: [],
-    timeZone: 'UTC',
-  },
-  NOW,
-);
+const nothing = nothingPlayed(NOW);
 const skillOf = (id: string): Skill => {
   const skill = firstSyllabus.skills.find((one) => one.id === id);
   if (!skill) throw new Error(id);

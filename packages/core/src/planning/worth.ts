@@ -46,6 +46,8 @@ export interface Waiting {
 export interface Wanted {
   /** Days until a goal that needs it; null where no goal with a day does. */
   readonly daysToGoal: number | null;
+  /** Times it counts where a goal with a day needs it: before all else where nobody says. */
+  readonly times?: number;
 }
 
 const WORTH_OF = {
@@ -87,7 +89,7 @@ export function worthOf(
   one: Prospect,
   clock: Clock,
   waiting: readonly Waiting[],
-  { daysToGoal }: Wanted = { daysToGoal: null },
+  { daysToGoal, times = WORTH_OF.goal.times }: Wanted = { daysToGoal: null },
 ): number {
   const { goal, unlocks } = WORTH_OF;
   const wished = daysToGoal !== null;
@@ -123,7 +125,7 @@ export function worthOf(
   const fits = 1 - likely.cost * Math.min(1, Math.abs(now - likely.best) / likely.width);
   const spaced = met ? 1 - rested.cost * Math.exp(-Math.max(0, one.away - 1) / rested.days) : 1;
   const again = met && one.playedToday ? WORTH_OF.today : 1;
-  return best * fits * spaced * again * (wished ? goal.times : 1);
+  return best * fits * spaced * again * (wished ? times : 1);
 }
 
 function unlocking(waiting: readonly Waiting[], steps: number, perStep: number, lockedOnly: boolean): number {

@@ -37,13 +37,25 @@ const MOST_CAPO = 7;
  */
 export function partsOf(piece: Piece, options: PathOptions): PartGrade[] {
   const full = gripped(piece, 'full', options);
+  const best = behindCapo(piece, options);
+  const two = twoNotes(piece, options);
+  return [full, ...(best.meanEffort < full.meanEffort - 1 ? [best] : []), ...(two ? [two] : [])];
+}
+
+/** One part of a piece for one hand, whether or not it is the easiest; two notes null on fewer than four strings. */
+export function partOf(piece: Piece, kind: 'full', options: PathOptions): PartGrade;
+export function partOf(piece: Piece, kind: PartKind, options: PathOptions): PartGrade | null;
+export function partOf(piece: Piece, kind: PartKind, options: PathOptions): PartGrade | null {
+  if (kind === 'full') return gripped(piece, 'full', options);
+  return kind === 'capo' ? behindCapo(piece, options) : twoNotes(piece, options);
+}
+
+function behindCapo(piece: Piece, options: PathOptions): PartGrade {
   const free = { ...options, locked: [], candidates: options.candidates ?? CAPO_CANDIDATES };
   const capos = Array.from({ length: MOST_CAPO }, (_, i) => gripped({ ...piece, capo: i + 1 }, 'capo', free));
-  const best = capos.reduce((least, one) =>
+  return capos.reduce((least, one) =>
     one.meanEffort + capoPoints(one.capo) < least.meanEffort + capoPoints(least.capo) ? one : least,
   );
-  const two = twoNotes(piece, { ...options, instrument: { ...options.instrument, capo: 0 } });
-  return [full, ...(best.meanEffort < full.meanEffort - 1 ? [best] : []), ...(two ? [two] : [])];
 }
 
 /** Grips looked at for each chord behind a capo: a part is compared by its mean, which more would hardly move. */
@@ -81,8 +93,9 @@ export function tellingTones(chord: Chord): [number, number] | null {
 
 const HIGHEST_TWO = 12;
 
-/** Two notes of every chord on strings 4 and 3, moving as little as they can; null on fewer strings. */
-function twoNotes(piece: Piece, options: PathOptions): PartGrade | null {
+/** Two notes of every chord on strings 4 and 3 without a capo, moving as little as they can; null on fewer strings. */
+function twoNotes(piece: Piece, asked: PathOptions): PartGrade | null {
+  const options = { ...asked, instrument: { ...asked.instrument, capo: 0 } };
   const { hand, instrument } = options;
   const count = instrument.openPitches.length;
   if (count < 4) return null;

@@ -13,6 +13,7 @@ export {
   type Syllabus,
 } from './skill';
 export { skillsOf } from './skills-of';
+export { pieceItems, pieceSkills } from './piece-skills';
 export {
   countedPart,
   differenceOf,
