@@ -5,12 +5,15 @@
  */
 import { performance } from 'node:perf_hooks';
 import { makeLimits, NOTHING_ON_RECORD, taughtHand } from '@finch/core/hands';
-import { median, must, seededRandom } from '@finch/core/kernel';
+import { mean, median, must, seededRandom } from '@finch/core/kernel';
 import { replay, type StudentState } from '@finch/core/mastery';
 import {
   breachesOf,
   CAREFUL_RULES,
+  GOAL_WEIGHTS,
+  minutesToward,
   planLesson,
+  type Goal,
   type LessonConstraints,
   type LessonPlan,
 } from '@finch/core/planning';
@@ -67,9 +70,28 @@ function tell(name: string, { blocks, lifted: given }: LessonPlan, { skills }: S
   }
 }
 
+const wish = (skills: readonly string[], more: Partial<Goal> = {}): Goal => ({
+  id: skills[0],
+  name: skills[0],
+  skills,
+  weight: 'more',
+  day: null,
+  ...more,
+});
+/** A piece of 4 to 9 skills that lie near each other in the syllabus, on a day within twelve weeks. */
+function concert(of: typeof random): Goal {
+  const at = of.int(0, firstSyllabus.skills.length - 30);
+  const skills = Array.from({ length: of.int(4, 9) }, () => firstSyllabus.skills[at + of.int(0, 29)].id);
+  const weight = (['a little', 'more', 'first'] as const)[of.int(0, 2)];
+  return wish([...new Set(skills)], { weight, day: { on: '2026-01-01', ahead: of.int(0, 84) } });
+}
+
 for (const { member, events, context, hand, instrument, limits } of demoStudents()) {
   const taught = { ...taughtHand(NOTHING_ON_RECORD, DEMO_NOW), hand, instrument, limits };
-  await ask(member.name, replay(events, context, DEMO_NOW), { taught, goals: member.goals ?? [] });
+  await ask(member.name, replay(events, context, DEMO_NOW), {
+    taught,
+    goals: (member.goals ?? []).map((id) => wish([id])),
+  });
 }
 const demo = plans;
 for (let life = 0; life < LIVES; life++) {
@@ -87,7 +109,9 @@ for (let life = 0; life < LIVES; life++) {
       limits: must(makeLimits({ barreMinutes: random.int(0, 8), gripEffort: random.int(58, 90) })),
     };
     const met = state.skills.filter(({ attempts }) => attempts > 0);
-    const goals = random.unit() < 0.4 && met.length > 0 ? [firstSyllabus.skills[random.int(0, 60)].id] : [];
+    const goals =
+      random.unit() < 0.4 && met.length > 0 ? [wish([firstSyllabus.skills[random.int(0, 60)].id])] : [];
+    if (random.unit() < 0.3) goals.push(concert(random));
     await ask(`life ${life}, day ${(now - START) / DAY_MS}`, state, { taught, goals });
   }
 }
@@ -102,7 +126,7 @@ for (const { member, events, context, hand, instrument, limits } of demoStudents
   const state = replay(events, context, DEMO_NOW);
   if (state.pain.status !== 'free') continue;
   const taught = { ...taughtHand(NOTHING_ON_RECORD, DEMO_NOW), hand, instrument, limits };
-  const goals = member.goals ?? [];
+  const goals = (member.goals ?? []).map((id) => wish([id]));
   const three: LessonPlan[] = [];
   for (const lean of ['mend', 'go on', 'play'] as const)
     three.push(
@@ -120,6 +144,29 @@ for (const { member, events, context, hand, instrument, limits } of demoStudents
   differ.push(Math.min(apart(three[0], three[1]), apart(three[1], three[2]), apart(three[0], three[2])));
 }
 
+/** Minutes of 45 toward a concert in four weeks of six skills that are not held, by its weight. */
+const towardBy = new Map<string, number[]>();
+for (const { events, context, hand, instrument, limits } of demoStudents()) {
+  const state = replay(events, context, DEMO_NOW);
+  if (state.pain.status !== 'free') continue;
+  const taught = { ...taughtHand(NOTHING_ON_RECORD, DEMO_NOW), hand, instrument, limits };
+  const open = state.skills.filter(({ state: now }) => now !== 'clean' && now !== 'settled');
+  const at = random.int(0, open.length - 20);
+  const six = Array.from({ length: 6 }, (_, i) => open[at + 3 * i].skillId);
+  for (const weight of GOAL_WEIGHTS) {
+    const goals = [wish(six, { weight, day: { on: '2026-01-01', ahead: 28 } })];
+    const plan = must(
+      await planLesson(state, firstSyllabus, { taught, minutes: 45, goals, waived: [] }, () =>
+        performance.now(),
+      ),
+    );
+    towardBy.set(weight, [
+      ...(towardBy.get(weight) ?? []),
+      plan.toward?.[0] ? minutesToward(plan.toward[0], plan.blocks) : 0,
+    ]);
+  }
+}
+
 const each = plans / LENGTHS.length;
 const all = [...broken.values()].flat().reduce((sum, count) => sum + count, 0);
 const sorted = took.toSorted((a, b) => a - b);
@@ -134,6 +181,7 @@ console.log(
       return counts ? [row(rule, counts)] : [];
     }),
     `mend, go on, play: of the skills of the two most alike ${(100 * median(differ)).toFixed(0)} of 100 are in one alone (median of the demo's students, least ${(100 * Math.min(...differ)).toFixed(0)})`,
+    `toward a concert in four weeks, minutes of 45: ${[...towardBy].map(([weight, minutes]) => `${weight} ${mean(minutes).toFixed(1)}`).join(', ')} (mean of the demo's students)`,
     `a proposal takes ${median(took).toFixed(0)} ms, one of twenty ${sorted[Math.floor(took.length * 0.95)].toFixed(0)} ms or more, at most ${Math.max(...took).toFixed(0)} ms`,
   ].join('\n'),
 );

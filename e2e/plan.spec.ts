@@ -220,3 +220,37 @@ test('three other proposals really differ and one press takes each back; a block
   await parts.first().click();
   await expect(parts.first()).toHaveAttribute('aria-pressed', 'true');
 });
+
+test('a concert weighs in the plan as its weight is moved, it says how many minutes, and Undo takes the plan back', async ({
+  page,
+  sit,
+}) => {
+  await sit('Tamsin Brackwater');
+  await place(page, 'Board');
+  await page.locator('.lessons li', { hasText: 'Corro' }).locator('.time').click();
+  await page.keyboard.press('p');
+  await expect(page.locator('.block').nth(4)).toBeVisible();
+  const weight = page.getByLabel('How much Thunder Sheet Reel weighs');
+  const goal = page.locator('.goals li', { has: weight });
+  const minutes = async () => Number(await goal.locator('b').textContent());
+  // A part of it was given to him: it weighs without anybody asking.
+  await expect(weight).toHaveValue('more');
+  await expect(goal).toContainText('Has a part in its concert in 10 days');
+  const before = await minutes();
+  const blocks = await titles(page);
+  await weight.selectOption('not now');
+  await expect(goal).toContainText(`before it was ${before}`);
+  expect(await minutes()).toBeLessThan(before);
+  expect(await titles(page)).not.toEqual(blocks);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  expect(await titles(page)).toEqual(blocks);
+  expect(await minutes()).toBe(before);
+  // The weight is the student's: it stands after a reload and on their page.
+  await weight.selectOption('first');
+  await expect(page.getByText('weighing…')).toHaveCount(0);
+  await page.reload();
+  await expect(weight).toHaveValue('first');
+  await place(page, 'Students');
+  await page.locator('.people').getByText('Corro Bellfenny').click();
+  await expect(page.getByLabel('How much Thunder Sheet Reel weighs')).toHaveValue('first');
+});

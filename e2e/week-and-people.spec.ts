@@ -246,11 +246,11 @@ test('a style is wished for: kept as it is ticked, there after a reload, and it 
 }) => {
   await sit('Tamsin Brackwater');
   await student(page, 'Tilda Corvane');
-  const wishes = page.getByRole('region', { name: 'Wished for' });
+  const wishes = page.getByRole('region', { name: 'Plays toward' });
   const choose = wishes.getByRole('button', { name: 'Choose' });
   await choose.focus();
   await page.keyboard.press('Enter');
-  const dialog = page.getByRole('dialog', { name: /wishes for/ });
+  const dialog = page.getByRole('dialog', { name: /plays toward/ });
   const swing = dialog.getByRole('checkbox', { name: /Swing rhythm guitar/ });
   // A dialog gives the focus back to who asked once it has come to rest.
   await page.waitForTimeout(600);
@@ -259,13 +259,13 @@ test('a style is wished for: kept as it is ticked, there after a reload, and it 
   await expect(swing).toBeChecked();
   // Two at once: the second waits for the first.
   await dialog.getByRole('checkbox', { name: /Roots first/ }).check();
-  await expect(page.locator('.wishes > ul li')).toHaveCount(2);
+  await expect(page.locator('.wishes .goals li')).toHaveCount(2);
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
   await expect(choose).toBeFocused();
   await expect(wishes.getByRole('listitem')).toHaveCount(2);
   await page.reload();
-  await expect(wishes).toContainText(/Swing rhythm guitar\s*\d+ of 10 held/);
+  await expect(wishes).toContainText(/Swing rhythm guitar[^]*A style; \d+ of 10 skills held/);
   await expect(wishes).toContainText('Roots first');
   await choose.click();
   await dialog.getByRole('checkbox', { name: /Swing rhythm guitar/ }).uncheck();

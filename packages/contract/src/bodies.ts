@@ -3,6 +3,7 @@ import { PRACTICE_STEPS } from '@finch/core/syllabus';
 import * as v from 'valibot';
 import { recipeSchema } from './drills';
 import { questionSchema } from './events';
+import { goalSchema } from './goals';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema, taughtHandSchema } from './hands';
 import { painSchema, skillStateSchema, strandCellSchema } from './mastery';
 import { doneSchema, planSchema, planStandingSchema } from './plans';
@@ -151,8 +152,8 @@ export const studentSchema = v.object({
   timeZone: v.string(),
   note: v.string(),
   groups: v.array(v.string()),
-  /** Ids of skills and courses wished for. */
-  goals: v.array(v.string()),
+  /** What they play toward: wished for, then what was given to them. */
+  goals: v.array(goalSchema),
   practiceMinutes: v.number(),
   hand: v.object({ from: v.nullable(v.string()), value: handSchema }),
   instrument: v.object({ from: v.nullable(v.string()), value: instrumentSchema }),

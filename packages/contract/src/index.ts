@@ -4,6 +4,7 @@ export { fretsSchema, recipeSchema, takeSchema } from './drills';
 export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { EVENT_KINDS, MOST_SAID, sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type CheckUpBody } from './check-ups';
+export { keptGoalsSchema, type GoalBody, type KeptGoal } from './goals';
 export { type LetterBody, type LetterContent } from './letters';
 export { type HeldBody, type ProgressBody } from './progress';
 export { type ReportBody } from './report';

@@ -1,6 +1,7 @@
 /** Lesson plans as they travel and are stored, with the upcaster that old ones pass through. */
 import {
   BLOCK_KINDS,
+  GOAL_WEIGHTS,
   LEANS,
   LIFTED_IN_TURN,
   LONGEST_DONE_MINUTES,
@@ -83,6 +84,22 @@ export const planSchema: v.GenericSchema<unknown, LessonPlan> = v.object({
         }),
       ),
       v.maxLength(40),
+    ),
+  ),
+  toward: v.optional(
+    v.pipe(
+      v.array(
+        v.object({
+          id: v.pipe(v.string(), v.maxLength(80)),
+          name: v.pipe(v.string(), v.maxLength(200)),
+          weight: v.picklist(GOAL_WEIGHTS),
+          on: v.nullable(v.pipe(v.string(), v.isoDate())),
+          needs: v.pipe(v.array(v.pipe(v.string(), v.maxLength(80))), v.maxLength(2000)),
+          held: v.pipe(v.number(), v.minValue(0), v.maxValue(2000)),
+          of: v.pipe(v.number(), v.minValue(0), v.maxValue(2000)),
+        }),
+      ),
+      v.maxLength(600),
     ),
   ),
   gap: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1000))),

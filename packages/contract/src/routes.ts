@@ -15,6 +15,7 @@ import {
 import { checkUpSchema } from './check-ups';
 import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema, questionSchema } from './events';
+import { keptGoalsSchema } from './goals';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from './hands';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
@@ -220,7 +221,7 @@ export const routes = {
     }),
     output: letterSchema,
   }),
-  /** What a student wishes for: skills, ways in and styles of the syllabus. */
+  /** What a student wishes for, and how much each weighs: skills, ways in and styles of the syllabus, pieces. */
   keepGoals: route({
     method: 'put',
     path: '/api/students/:studentId/goals',
@@ -228,10 +229,7 @@ export const routes = {
     params: studentParams,
     body: v.object({
       version: versionSchema,
-      goals: v.pipe(
-        v.array(v.pipe(v.string(), v.minLength(1), v.maxLength(80))),
-        v.maxLength(40, 'no more than 40'),
-      ),
+      goals: keptGoalsSchema,
     }),
     output: v.object({ version: v.number() }),
   }),

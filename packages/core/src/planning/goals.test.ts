@@ -6,7 +6,7 @@ import { firstSyllabus } from '../syllabus';
 import { rankedSkills } from './candidates';
 import { towardGoals, wishedFor, type Goal } from './goals';
 import { nothingPlayed, wishFor } from './nothing-played';
-import type { PlanBlock } from './plan';
+import { minutesToward, type LessonPlan, type PlanBlock } from './plan';
 import { planLesson } from './plan-lesson';
 
 const NOW = Date.UTC(2026, 2, 2, 16);
@@ -49,7 +49,7 @@ test('each weight counts more than the one before, with a day more than without;
   const free = (['a little', 'more', 'first'] as const).map((weight) => by(weight, null));
   const dated = (['a little', 'more', 'first'] as const).map((weight) => by(weight, day));
   expect(free).toEqual([1.25, 1.6, 4]);
-  expect(dated).toEqual([1, 4, 101]);
+  expect(dated).toEqual([0.8, 4, 101]);
   expect(by('not now', null)).toBeUndefined();
   expect(by('not now', day)).toBeUndefined();
   // What leads to a goal with a day counts as the goal itself: it is what is missing.
@@ -95,7 +95,7 @@ test('a concert that comes first is before all that it does not need; each weigh
   const worths = (['not now', 'a little', 'more', 'first'] as const).map((weight) => worthOf(weight));
   expect(worths).toEqual(worths.toSorted((a, b) => a - b));
   expect(new Set(worths).size).toBe(4);
-  expect(worths[3]).toBeCloseTo(101 * worths[1], 9);
+  expect(worths[3] / worths[2]).toBeCloseTo(101 / 4, 9);
 });
 
 test('a day that is nearer asks what is held by then, and a day of today is no error', () => {
@@ -116,18 +116,13 @@ const block = (skillId: string | null, minutes: number): PlanBlock => ({
   locked: false,
 });
 
-test('minutes toward a goal are those of what it needs and still waits for; the most first', () => {
+test('minutes toward a goal are those of what it needs and still waits for', () => {
   const goals = [wishFor(['other'], { id: 'b' }), wishFor(['top', 'low'], { id: 'a' })];
-  const toward = towardGoals(
-    goals,
-    [block('middle', 5), block('low', 3), block('other', 4), block(null, 9)],
-    LADDER,
-    none,
-    (id) => id === 'low',
-  );
-  expect(toward.map(({ id, minutes, held: now, of }) => [id, minutes, now, of])).toEqual([
-    ['a', 8, 1, 2],
+  const blocks = [block('middle', 5), block('low', 3), block('other', 4), block(null, 9)];
+  const toward = towardGoals(goals, LADDER, none, (id) => id === 'low');
+  expect(toward.map((one) => [one.id, minutesToward(one, blocks), one.held, one.of])).toEqual([
     ['b', 4, 0, 1],
+    ['a', 8, 1, 2],
   ]);
 });
 
@@ -137,8 +132,9 @@ test('a lesson says what of it goes toward each goal, and more of it does when t
     const taught = taughtHand(NOTHING_ON_RECORD, NOW);
     return must(await planLesson(state, firstSyllabus, { taught, minutes: 45, goals, waived: [] }));
   };
+  const minutesOf = ({ toward, blocks }: LessonPlan) => (toward ? minutesToward(toward[0], blocks) : 0);
   const [first, none] = [await plan('first'), await plan('not now')];
-  expect(first.toward?.[0].minutes).toBeGreaterThan(none.toward?.[0].minutes ?? 0);
+  expect(minutesOf(first)).toBeGreaterThan(minutesOf(none));
   expect(first.toward?.[0]).toMatchObject({ on: '2026-03-16', weight: 'first', held: 0, of: 2 });
   const because = first.blocks.find(({ kind, skillId }) => kind === 'new' && skillId === 'open.g')?.because;
   expect(because).toMatchObject({ code: 'because.goal', values: { goal: 'Tin Heron', on: '2026-03-16' } });

@@ -4,7 +4,7 @@
  * trials of a wish found best (`docs/models/planning.md`); in a lesson every rule of a careful teacher holds all the same.
  */
 import type { Syllabus } from '../syllabus/skill';
-import { planMinutes, type GoalWeight, type PlanBlock, type TowardGoal } from './plan';
+import type { GoalWeight, TowardGoal } from './plan';
 
 export interface Goal {
   /** Of a skill, a course or a piece. */
@@ -23,7 +23,7 @@ export interface Goal {
  */
 const TIMES: Readonly<Record<GoalWeight, { readonly free: number; readonly dated: number }>> = {
   'not now': { free: 1, dated: 1 },
-  'a little': { free: 1.25, dated: 1 },
+  'a little': { free: 1.25, dated: 0.8 },
   more: { free: 1.6, dated: 4 },
   first: { free: 4, dated: 101 },
 };
@@ -53,7 +53,7 @@ export function wishedFor(
     for (const [id, steps] of leadingTo(goal.skills, syllabus, isReady)) {
       const times = goal.day ? dated : 1 + (free - 1) * PER_STEP ** steps;
       const known = wished.get(id);
-      if (!known || known.times < times) wished.set(id, { goal, times });
+      if (!known || counts(known) < counts({ goal, times })) wished.set(id, { goal, times });
     }
   }
   return wished;
@@ -82,27 +82,19 @@ function leadingTo(
   return found;
 }
 
-/** What of a lesson goes toward each goal, the most minutes first; a block counts for each goal that needs its skill. */
-export function towardGoals(
+/** What of a lesson goes toward each goal, in their order. */
+export const towardGoals = (
   goals: readonly Goal[],
-  blocks: readonly PlanBlock[],
   syllabus: Pick<Syllabus, 'skills'>,
   isReady: (id: string) => boolean,
   isHeld: (id: string) => boolean,
-): TowardGoal[] {
-  return goals
-    .map(({ id, name, skills, weight, day }): TowardGoal => {
-      const needed = leadingTo(skills, syllabus, isReady);
-      const own = blocks.filter(({ skillId }) => skillId !== null && needed.has(skillId));
-      return {
-        id,
-        name,
-        weight,
-        on: day?.on ?? null,
-        minutes: planMinutes(own),
-        held: skills.filter(isHeld).length,
-        of: skills.length,
-      };
-    })
-    .sort((a, b) => b.minutes - a.minutes);
-}
+): TowardGoal[] =>
+  goals.map(({ id, name, skills, weight, day }) => ({
+    id,
+    name,
+    weight,
+    on: day?.on ?? null,
+    needs: [...leadingTo(skills, syllabus, isReady).keys()],
+    held: skills.filter(isHeld).length,
+    of: skills.length,
+  }));

@@ -3,6 +3,7 @@ export {
   GOAL_WEIGHTS,
   LEANS,
   LIFTED_IN_TURN,
+  minutesToward,
   PLAN_MODEL_VERSION,
   planMinutes,
   type BlockKind,
@@ -12,6 +13,7 @@ export {
   type LessonPlan,
   type LiftedRule,
   type PlanBlock,
+  type TowardGoal,
 } from './plan';
 export { checkUpItems, type CheckUpItem } from './check-up';
 export { breachesOf, CAREFUL_RULES, type Breach, type CarefulRule } from './careful-rules';

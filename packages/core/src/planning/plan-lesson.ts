@@ -110,11 +110,7 @@ async function playingPlan(
         }
       : {}),
     ...(laid.gap > 0 ? { gap: laid.gap } : {}),
-    ...towardOf(
-      state,
-      context,
-      laid.row.map(({ block }) => block),
-    ),
+    ...towardOf(state, context),
     ...(lean === 'even' ? {} : { lean }),
     modelVersion: PLAN_MODEL_VERSION,
   };
@@ -124,13 +120,12 @@ async function playingPlan(
 function towardOf(
   { skills }: StudentState,
   { goals, syllabus, waived }: CandidateContext,
-  blocks: readonly PlanBlock[],
 ): Pick<LessonPlan, 'toward'> {
   if (goals.length === 0) return {};
   const states = new Map(skills.map((one) => [one.skillId, one]));
   const isHeld = (id: string) => ['clean', 'settled'].includes(states.get(id)?.state ?? '');
   return {
-    toward: towardGoals(goals, blocks, syllabus, (id) => isReady(id, states, waived), isHeld),
+    toward: towardGoals(goals, syllabus, (id) => isReady(id, states, waived), isHeld),
   };
 }
 

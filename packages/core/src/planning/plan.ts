@@ -41,15 +41,16 @@ export type GoalWeight = (typeof GOAL_WEIGHTS)[number];
 export const LEANS = ['even', 'mend', 'go on', 'play'] as const;
 export type Lean = (typeof LEANS)[number];
 
-/** How much of a lesson goes toward a goal, and how far that is. */
+/** What of a lesson goes toward a goal, and how far that is. */
 export interface TowardGoal {
   readonly id: string;
   readonly name: string;
   readonly weight: GoalWeight;
   /** YYYY-MM-DD; null without a day. */
   readonly on: string | null;
-  readonly minutes: number;
-  /** Of the skills it needs. */
+  /** Skills that it needs and that those still wait for: a block of any of them goes toward it. */
+  readonly needs: readonly string[];
+  /** Of its own skills. */
   readonly held: number;
   readonly of: number;
 }
@@ -96,6 +97,10 @@ export const LIFTED_IN_TURN = [
   'mended',
 ] as const;
 export type LiftedRule = (typeof LIFTED_IN_TURN)[number];
+
+/** Minutes of some blocks that go toward a goal; a block counts for each goal that needs its skill. */
+export const minutesToward = ({ needs }: Pick<TowardGoal, 'needs'>, blocks: readonly PlanBlock[]): number =>
+  planMinutes(blocks.filter(({ skillId }) => skillId !== null && needs.includes(skillId)));
 
 /** Sum of a plan's minutes. */
 export function planMinutes(blocks: readonly PlanBlock[]): number {

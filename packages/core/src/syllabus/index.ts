@@ -1,6 +1,4 @@
 export {
-  goalSkills,
-  isGoal,
   isUse,
   ownDrills,
   PRACTICE_STEPS,

@@ -97,16 +97,3 @@ export const isUse = ({ practice }: Pick<Skill, 'practice'>): boolean => practic
 /** The drills that are the skill itself, lightest first; the others come to it, use it or hear it. */
 export const ownDrills = ({ practice }: Pick<Skill, 'practice'>): readonly Recipe[] =>
   practice.flatMap(({ step, recipe }) => (step === practice[0].step ? [recipe] : []));
-
-/** Whether it names a skill or a course. */
-export const isGoal = (goal: string, { skills, courses }: Pick<Syllabus, 'skills' | 'courses'>): boolean =>
-  courses.some(({ id }) => id === goal) || skills.some(({ id }) => id === goal);
-
-/** The skills that goals name: a goal is a skill, or a course with all of its. What the syllabus does not have is left out. */
-export function goalSkills(
-  goals: readonly string[],
-  { skills, courses }: Pick<Syllabus, 'skills' | 'courses'>,
-): string[] {
-  const wanted = new Set(goals.flatMap((goal) => courses.find(({ id }) => id === goal)?.skills ?? [goal]));
-  return skills.flatMap(({ id }) => (wanted.has(id) ? [id] : []));
-}

@@ -18,6 +18,7 @@ import { makeFlight, type Flight } from '../platform/flight';
 import { Prepared } from '../platform/http';
 import { Refusal } from '../platform/problems';
 import { questionsFor } from '../practice/log.service';
+import { askedGoals, piecesOf, type AskedGoals } from '../students/goals.service';
 import { putAway } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import { strandCells } from '../students/strands';
@@ -116,6 +117,11 @@ async function readBoard(
     lessons.map(({ studentId }) => studentId),
     now,
   );
+  const pieces = await piecesOf(
+    manager,
+    lessons.flatMap(({ studentId }) => byId.get(studentId)?.record ?? []),
+    now,
+  );
   const asked = await questionsFor(manager, null, now);
   const told = views.map((view) => ({ view, cells: cellsOf(view) }));
   return {
@@ -126,7 +132,18 @@ async function readBoard(
     lessons: lessons.flatMap((lesson) => {
       const view = byId.get(lesson.studentId);
       const owed = promised.get(lesson.studentId) ?? [];
-      return view ? [boardLesson(lesson, view, owed, proposals, now)] : [];
+      return view
+        ? [
+            boardLesson(
+              lesson,
+              view,
+              owed,
+              askedGoals(view.record, view.syllabus.content, pieces, now),
+              proposals,
+              now,
+            ),
+          ]
+        : [];
     }),
     strands: [...(views[0]?.syllabus.content.strands ?? [])],
     students: told.map(({ view, cells }) => ({
@@ -202,13 +219,14 @@ function boardLesson(
   lesson: LessonRow,
   view: StudentView,
   promised: readonly string[],
+  goals: AskedGoals,
   proposals: Proposals,
   now: number,
 ): BoardBody['lessons'][number] {
   const kept = upcastPlan(lesson.plan);
   const over =
     lesson.state === 'taught' || lesson.state === 'written' || lesson.startsAt.getTime() + DAY_MS < now;
-  const proposed = kept || over ? null : proposals.of(lesson, view, promised);
+  const proposed = kept || over ? null : proposals.of(lesson, view, promised, goals);
   const plan = kept ?? proposed?.plan ?? null;
   const focus =
     plan?.blocks.find((block) => block.kind === 'new') ??

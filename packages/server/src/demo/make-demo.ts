@@ -111,7 +111,7 @@ export async function makeDemo(
       membershipId: own?.membershipId ?? null,
       timeZone: STUDIO.timeZone,
       note: member.note,
-      goals: [...(member.goals ?? [])],
+      goals: (member.goals ?? []).map((id) => ({ id, weight: 'more' })),
       waived: [],
       practiceMinutes: member.age < 14 ? 10 : 14,
       version: 1,

@@ -2,7 +2,6 @@
  * Lessons: booked, planned, taught, written up. A plan comes from the planner and is kept as the teacher
  * left it; a write that saw an older version is refused and says so, with nothing lost on either side.
  */
-import { goalSkills } from '@finch/core/syllabus';
 import { TZDate } from '@date-fns/tz';
 import {
   MOST_BLOCKS,
@@ -18,7 +17,6 @@ import {
   alikeIn,
   doneOf,
   minutesDone,
-  type planLesson,
   type LessonPlan,
   type LessonShare,
   type PlanBlock,
@@ -32,8 +30,10 @@ import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import type { LessonRow } from '../platform/entities';
 import { notFound, refuse, Refusal } from '../platform/problems';
+import { askedGoals, piecesOf, type AskedGoals } from '../students/goals.service';
 import { namesTaught, studentOf } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
+import type { PlanAsked } from '../work/tasks';
 import type { Work } from '../work/work';
 import {
   addLesson,
@@ -105,8 +105,9 @@ export function askedOf(
   view: StudentView,
   wish: Wish,
   promised: readonly string[],
-): Parameters<typeof planLesson> {
-  const { goals, waived } = view.record;
+  { goals, pieces }: AskedGoals,
+): PlanAsked {
+  const { waived } = view.record;
   const { minutes, newSkills, lean, locked } = wish;
   return [
     view.state,
@@ -117,11 +118,22 @@ export function askedOf(
       lean,
       locked,
       taught: view.taught,
-      goals: goalSkills(goals, view.syllabus.content),
+      goals,
       promised,
       waived,
     },
+    pieces,
+    view.syllabus.id,
   ];
+}
+
+/** What one student plays toward. @param now ms since 1970 */
+export async function goalsAsked(
+  manager: EntityManager,
+  { record, syllabus }: StudentView,
+  now: number,
+): Promise<AskedGoals> {
+  return askedGoals(record, syllabus.content, await piecesOf(manager, [record], now), now);
 }
 
 /** The planner's proposal, made on a thread. Problems of the planner are refusals. @param promised skills, see `promisedTo` */
@@ -130,8 +142,9 @@ export async function proposalFor(
   view: StudentView,
   wish: Wish,
   promised: readonly string[],
+  goals: AskedGoals,
 ): Promise<LessonPlan> {
-  const made = await work.run('plan', ...askedOf(view, wish, promised));
+  const made = await work.run('plan', ...askedOf(view, wish, promised, goals));
   return made.ok ? made.value : refuse(made.problem);
 }
 
@@ -217,7 +230,8 @@ export function makeLessons(database: DataSource, clock: Clock, states: States, 
   const proposed = async (manager: EntityManager, studioId: string, studentId: string, wish: Wish) => {
     const now = clock.now();
     const view = await states.view(manager, studioId, studentId, now);
-    return proposalFor(work, view, wish, (await promisedTo(manager, [studentId], now)).get(studentId) ?? []);
+    const promised = (await promisedTo(manager, [studentId], now)).get(studentId) ?? [];
+    return proposalFor(work, view, wish, promised, await goalsAsked(manager, view, now));
   };
   return {
     book: async (who, lesson) => {

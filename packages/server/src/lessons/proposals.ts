@@ -5,6 +5,7 @@
 import type { LessonPlan } from '@finch/core/planning';
 import type { Logger } from 'pino';
 import type { LessonRow } from '../platform/entities';
+import type { AskedGoals } from '../students/goals.service';
 import type { StudentView } from '../students/states.service';
 import { isClosed, type Work } from '../work/work';
 import { askedOf } from './lessons.service';
@@ -15,6 +16,7 @@ export interface Proposals {
     lesson: LessonRow,
     view: StudentView,
     promised: readonly string[],
+    goals: AskedGoals,
   ) => { readonly plan: LessonPlan | null; readonly coming: boolean };
   /** Counts up whenever what is known changed. */
   readonly changes: () => number;
@@ -46,8 +48,8 @@ export function makeProposals(work: Work, log: Logger): Proposals {
       made.set(id, { ground, plan: planned.ok ? planned.value : null, done: true });
   };
   return {
-    of: (lesson, view, promised) => {
-      const { goals, waived } = view.record;
+    of: (lesson, view, promised, goals) => {
+      const { waived } = view.record;
       const ground = [
         view.state,
         view.taught,
@@ -58,7 +60,7 @@ export function makeProposals(work: Work, log: Logger): Proposals {
       const known = made.get(lesson.id);
       if (!known || !same(known.ground, ground)) {
         made.set(lesson.id, { ground, plan: known?.plan ?? null, done: known?.done ?? false });
-        const asked = askedOf(view, { minutes: lesson.minutes, locked: [] }, promised);
+        const asked = askedOf(view, { minutes: lesson.minutes, locked: [] }, promised, goals);
         before = before
           .then(() => make(lesson.id, ground, asked))
           .catch((problem: unknown) => {

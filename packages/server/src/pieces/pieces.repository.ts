@@ -26,6 +26,30 @@ export async function pieceRows(manager: EntityManager): Promise<OwnedPiece[]> {
   });
 }
 
+export interface PieceToward {
+  readonly id: string;
+  readonly title: string;
+  readonly concert: PieceContent['concert'];
+  readonly parts: PieceContent['parts'];
+  readonly locks: PieceContent['locks'];
+  readonly chart: string;
+}
+
+/** Pieces of these ids, and those with a concert on a day or after it; the nearest concert first. Charts are not read. @param day YYYY-MM-DD */
+export function piecesAhead(
+  manager: EntityManager,
+  ids: readonly string[],
+  day: string,
+): Promise<PieceToward[]> {
+  return manager.query(
+    `SELECT id, trim(substring(content->>'chart' from 'title:([^\n]*)')) AS title, nullif(content->'concert', 'null') AS concert,
+       content->'parts' AS parts, content->'locks' AS locks, content->>'chart' AS chart
+     FROM piece WHERE NOT removed AND (id::text = ANY($1) OR content->'concert'->>'day' >= $2)
+     ORDER BY content->'concert'->>'day', id`,
+    [ids, day],
+  );
+}
+
 /** Writes over the version the writer saw (0: none yet); null content takes the piece away. False when stale. */
 export async function writePiece(
   manager: EntityManager,

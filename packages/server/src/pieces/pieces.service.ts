@@ -1,11 +1,19 @@
 /** The studio's repertoire: read by who teaches, written over the version seen, taken away and brought back. */
 import type { PieceBody, PieceContent } from '@finch/contract';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { makerOf, may, need, type Who } from '../accounts/rights';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, Refusal } from '../platform/problems';
-import { pieceHead, pieceRows, writePiece } from './pieces.repository';
+import { pieceHead, pieceRows, piecesAhead, writePiece, type PieceToward } from './pieces.repository';
+
+export type { PieceToward };
+/** Pieces somebody may play toward: of these ids, and those with a concert ahead. @param day YYYY-MM-DD */
+export const piecesToward = (
+  manager: EntityManager,
+  ids: readonly string[],
+  day: string,
+): Promise<PieceToward[]> => piecesAhead(manager, ids, day);
 
 const STALE = 'the newer piece; yours is still on your screen';
 const MOST_PIECES = 500;

@@ -3,7 +3,7 @@
  * its type. Repositories alone use these; services see the records.
  */
 import type { EventKind } from '@finch/core/mastery';
-import type { PlanStanding } from '@finch/contract';
+import type { KeptGoal, PlanStanding } from '@finch/contract';
 import { EntitySchema } from 'typeorm';
 
 export interface PersonRow {
@@ -27,7 +27,7 @@ export interface StudentRow {
   membershipId: string | null;
   timeZone: string;
   note: string;
-  goals: string[];
+  goals: KeptGoal[];
   waived: string[];
   practiceMinutes: number;
   version: number;

@@ -16,10 +16,11 @@ import {
 import { allowedHand, staysOpen, type LogEvent, type Question } from '@finch/core/mastery';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
-import { proposalFor } from '../lessons/lessons.service';
+import { goalsAsked, proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
 import { notFound } from '../platform/problems';
+import type { AskedGoals } from '../students/goals.service';
 import { studentOf } from '../students/roster.service';
 import type { States, StudentView } from '../students/states.service';
 import type { Work } from '../work/work';
@@ -72,18 +73,19 @@ export function makePracticeRoom(
           minutes: CARD_MINUTES,
           because: { code: 'because.given', values: { on: row.since.getTime() } },
         }));
+        const goals = await goalsAsked(manager, view, clock.now());
         const calls = () => takesOf(manager, studentId, 'root call');
         const next = states.later(view, clock.now() + DAY_MS);
         return {
           student: { id: studentId, name: view.record.name },
           day: view.state.today,
           timeZone: view.record.timeZone,
-          tomorrow: await withPastCalls(await fill(work, next, cards), calls),
+          tomorrow: await withPastCalls(await fill(work, next, cards, goals), calls),
           taught: view.taught,
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
           marks: view.marks,
-          cards: await withPastCalls(await fill(work, view, cards), calls),
+          cards: await withPastCalls(await fill(work, view, cards, goals), calls),
         };
       });
     },
@@ -130,7 +132,12 @@ async function withPastCalls(
   );
 }
 
-async function fill(work: Work, view: StudentView, given: readonly PracticeCard[]): Promise<PracticeCard[]> {
+async function fill(
+  work: Work,
+  view: StudentView,
+  given: readonly PracticeCard[],
+  goals: AskedGoals,
+): Promise<PracticeCard[]> {
   const { status } = view.state.pain;
   const quiet = status === 'stopped today' || status === 'locked';
   const hand = allowedHand(view.state.pain, view.taught.instrument.leftHanded);
@@ -144,7 +151,7 @@ async function fill(work: Work, view: StudentView, given: readonly PracticeCard[
   const minutes = status === 'returning' ? view.record.practiceMinutes / 2 : view.record.practiceMinutes;
   const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
   const wish = { minutes: SHORTEST_PLAN + 10, newSkills: 0, locked: [] };
-  const proposed = await proposalFor(work, view, wish, []);
+  const proposed = await proposalFor(work, view, wish, [], goals);
   const planned = proposed.blocks.flatMap((block): PracticeCard[] =>
     // Without a hand there is a rhythm to tap, of no skill where none was begun.
     block.recipe && (block.skillId !== null || quiet)

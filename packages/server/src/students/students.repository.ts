@@ -1,3 +1,4 @@
+import type { KeptGoal } from '@finch/contract';
 import type { EntityManager } from 'typeorm';
 import {
   HandEntity,
@@ -73,7 +74,7 @@ export async function addStudent(manager: EntityManager, row: StudentRow): Promi
 
 export interface StudentChange {
   readonly note?: string;
-  readonly goals?: readonly string[];
+  readonly goals?: readonly KeptGoal[];
 }
 
 /** Raises the version when it still is the one the writer saw; false when someone else wrote first. */
@@ -174,7 +175,7 @@ export async function mergeInto(
   await manager.query(
     `UPDATE student s SET membership_id = coalesce(s.membership_id, d.membership_id),
        note = trim(both E'\n' FROM concat_ws(E'\n', nullif(s.note, ''), nullif(d.note, ''))),
-       goals = s.goals || (SELECT coalesce(jsonb_agg(goal), '[]') FROM jsonb_array_elements(d.goals) AS g (goal) WHERE NOT s.goals @> goal)
+       goals = s.goals || (SELECT coalesce(jsonb_agg(goal), '[]') FROM jsonb_array_elements(d.goals) AS g (goal) WHERE NOT s.goals @> jsonb_build_array(jsonb_build_object('id', goal->'id')))
      FROM student d WHERE s.id = $1 AND d.id = $2`,
     both,
   );

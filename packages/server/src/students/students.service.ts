@@ -1,11 +1,10 @@
 /** Students: who they are, what their hands are, what they hold. Hands and limits are dated; nothing is overwritten. */
 import { ageAt, type HandLimits, makeLimits } from '@finch/core/hands';
-import type { StudentBody, WhyBody } from '@finch/contract';
+import type { KeptGoal, StudentBody, WhyBody } from '@finch/contract';
 import { makeHand, makeInstrument, type Hand, type Instrument } from '@finch/core/fretboard';
 import type { Recipe } from '@finch/core/drills';
 import { historyPoints, type PaceRead } from '@finch/core/mastery';
 import { BAND } from '@finch/core/pace';
-import { isGoal } from '@finch/core/syllabus';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { may, need, type Who } from '../accounts/rights';
@@ -17,6 +16,8 @@ import { inStudio, writeInStudio } from '../platform/database';
 import { notFound, refuse, Refusal } from '../platform/problems';
 import { currentSyllabus } from '../syllabus/syllabus.service';
 import type { Work } from '../work/work';
+import { goalsOf, piecesOf } from './goals.service';
+import { studentOf } from './roster.service';
 import type { States } from './states.service';
 import {
   addDated,
@@ -66,7 +67,7 @@ export interface Students {
     who: Who,
     studentId: string,
     version: number,
-    goals: readonly string[],
+    goals: readonly KeptGoal[],
   ) => Promise<{ version: number }>;
   readonly keepNote: (
     who: Who,
@@ -162,7 +163,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
           timeZone: record.timeZone,
           note: mayReadNotes ? record.note : '',
           groups: [...record.groups],
-          goals: record.goals.filter((goal) => isGoal(goal, view.syllabus.content)),
+          goals: goalsOf(record, view.syllabus.content, await piecesOf(manager, [record], now), now),
           practiceMinutes: record.practiceMinutes,
           hand: view.hand,
           instrument: view.instrument,
@@ -319,9 +320,14 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
       need(who, 'student.write', studentId);
       return writeInStudio(database, who.studioId, async (manager) => {
         const { content } = await currentSyllabus(manager);
-        const at = goals.findIndex((goal) => !isGoal(goal, content));
-        if (at >= 0) throw new Refusal('goal.unknown', `goals.${at}`, 'a skill or a course of the syllabus');
-        await touched(manager, studentId, version, { goals: [...new Set(goals)] });
+        const record = await studentOf(manager, studentId);
+        const asked = { ...record, goals: [...goals] };
+        const pieces = await piecesOf(manager, [asked], clock.now());
+        const known = goalsOf(asked, content, pieces, clock.now());
+        const at = goals.findIndex(({ id }) => !known.some((one) => one.id === id));
+        if (at >= 0)
+          throw new Refusal('goal.unknown', `goals.${at}`, 'a skill or a course of the syllabus, or a piece');
+        await touched(manager, studentId, version, { goals });
         return { version: version + 1 };
       });
     },

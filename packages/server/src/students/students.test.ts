@@ -2,6 +2,8 @@
 import { makeDrill, ringCheck } from '@finch/core/drills';
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
 import { must } from '@finch/core/kernel';
+import type { GoalBody, KeptGoal } from '@finch/contract';
+import { minutesToward, type LessonPlan } from '@finch/core/planning';
 import { firstSyllabus } from '@finch/core/syllabus';
 import type TestAgent from 'supertest/lib/agent';
 import { v7 as uuid } from 'uuid';
@@ -179,44 +181,115 @@ test('why: the number of the page, the takes that made it; a skill that is not t
 });
 
 describe('what is wished for', () => {
-  const wish = (id: string, version: number, goals: readonly string[]) =>
-    teacher.put(`/api/students/${id}/goals`).send({ version, goals });
+  const wish = (id: string, version: number, goals: readonly (string | KeptGoal)[]) =>
+    teacher.put(`/api/students/${id}/goals`).send({
+      version,
+      goals: goals.map((goal) => (typeof goal === 'string' ? { id: goal, weight: 'more' } : goal)),
+    });
+  const goalsOf = async (id: string): Promise<GoalBody[]> => (await page(id)).goals;
+  const ids = async (id: string) => (await goalsOf(id)).map((goal) => goal.id);
+  const plan = async (id: string): Promise<LessonPlan> =>
+    (await teacher.post(`/api/students/${id}/proposal`).send({ minutes: 30, locked: [] }).expect(200)).body;
+  /** A tune with a concert so many days ahead. */
+  const piece = async (
+    days: number,
+    parts: Readonly<Record<string, string>> = {},
+    chords = '| Am | C | G | Am |',
+  ) => {
+    const id = uuid();
+    const day = new Date(NOW + days * 86_400_000).toISOString().slice(0, 10);
+    const chart = `title: Wet Lantern\ntempo: 70\n\n${chords}\n`;
+    await teacher
+      .put(`/api/pieces/${id}`)
+      .send({ version: 0, chart, concert: { name: 'Sprat Harbour', day }, locks: {}, parts })
+      .expect(200);
+    return { id, day };
+  };
 
-  test('a way in, a style, a skill: kept once each, read back, and the plan leans toward them', async () => {
+  test('a way in, a style, a skill: kept, read back with their weights, and the plan leans toward them', async () => {
     const id = await added('Ilse Varrow');
-    const plan = async () =>
-      (await teacher.post(`/api/students/${id}/proposal`).send({ minutes: 30, locked: [] }).expect(200)).body;
     const toward = async () =>
-      (await plan()).blocks.flatMap((one: { skillId: string; because: { code: string } }) =>
-        one.because.code === 'because.goal' ? [one.skillId] : [],
-      );
-    expect((await page(id)).goals).toEqual([]);
-    await wish(id, 1, ['way.roots', 'open.c', 'way.roots']).expect(200);
-    expect((await page(id)).goals).toEqual(['way.roots', 'open.c']);
-    const wishes = [...(firstSyllabus.courses.find((one) => one.id === 'way.roots')?.skills ?? []), 'open.c'];
+      (await plan(id)).blocks.flatMap((one) => (one.because.code === 'because.goal' ? [one.skillId] : []));
+    expect(await goalsOf(id)).toEqual([]);
+    await wish(id, 1, ['way.roots', { id: 'open.c', weight: 'first' }]).expect(200);
+    expect(await goalsOf(id)).toMatchObject([
+      { id: 'way.roots', kind: 'way in', weight: 'more', on: null, given: false },
+      { id: 'open.c', kind: 'skill', weight: 'first', on: null, given: false },
+    ]);
+    const wishes = new Set((await plan(id)).toward?.flatMap(({ needs }) => needs));
+    for (const skill of [
+      'open.c',
+      ...(firstSyllabus.courses.find((one) => one.id === 'way.roots')?.skills ?? []),
+    ])
+      expect(wishes).toContain(skill);
     const planned = await toward();
     expect(planned.length).toBeGreaterThan(0);
     for (const skill of planned) expect(wishes).toContain(skill);
     await wish(id, 2, []).expect(200);
-    expect((await page(id)).goals).toEqual([]);
+    expect(await goalsOf(id)).toEqual([]);
     expect(await toward()).toEqual([]);
+    expect((await plan(id)).toward).toBeUndefined();
   });
 
-  test('what the syllabus does not have is refused by its place, and an older version too; nothing is half kept', async () => {
+  test('what there is not is refused by its place, twice the same and an older version too; nothing is half kept', async () => {
     const id = await added('Corin Vael');
     const refused = await wish(id, 1, ['open.c', 'no.such']).expect(422);
     expect(refused.body).toMatchObject({ code: 'goal.unknown', at: 'goals.1' });
+    await wish(id, 1, ['open.c', uuid()]).expect(422);
+    await wish(id, 1, ['open.c', 'open.c']).expect(422);
     await wish(id, 1, ['open.c']).expect(200);
     expect((await wish(id, 1, ['open.g']).expect(409)).body.code).toBe('write.stale');
-    expect((await page(id)).goals).toEqual(['open.c']);
+    expect(await ids(id)).toEqual(['open.c']);
   });
 
-  test('of a double the wishes come along, each once', async () => {
+  test('of a double the wishes come along, each once, with the weight it has where it stays', async () => {
     const [stays, double] = [await added('Tove Harl'), await added('Tove Harle')];
-    await wish(stays, 1, ['style.swing', 'open.c']).expect(200);
+    await wish(stays, 1, ['style.swing', { id: 'open.c', weight: 'first' }]).expect(200);
     await wish(double, 1, ['open.c', 'way.pairs']).expect(200);
     await teacher.post(`/api/students/${stays}/double`).send({ version: 2, double }).expect(200);
-    expect((await page(stays)).goals).toEqual(['style.swing', 'open.c', 'way.pairs']);
+    expect((await goalsOf(stays)).map((goal) => [goal.id, goal.weight])).toEqual([
+      ['style.swing', 'more'],
+      ['open.c', 'first'],
+      ['way.pairs', 'more'],
+    ]);
+  });
+
+  test('a piece with its concert is a goal: its day, what it needs of this hand, how much of that is held', async () => {
+    const id = await added('Perrin Soule');
+    const { id: tune, day } = await piece(20);
+    await wish(id, 1, [{ id: tune, weight: 'first' }]).expect(200);
+    expect(await goalsOf(id)).toMatchObject([
+      { id: tune, kind: 'piece', name: 'Wet Lantern', on: day, given: false, weight: 'first' },
+    ]);
+    const [toward] = (await plan(id)).toward ?? [];
+    expect(toward).toMatchObject({ id: tune, on: day, held: 0 });
+    expect(toward.needs).toEqual(expect.arrayContaining(['open.am', 'open.c', 'open.g']));
+    expect(minutesToward(toward, (await plan(id)).blocks)).toBeGreaterThan(0);
+    // Taken away, it is nobody's goal; brought back, it is.
+    await teacher.delete(`/api/pieces/${tune}?version=1`).expect(200);
+    expect(await goalsOf(id)).toEqual([]);
+  });
+
+  test('a part given in a piece with a concert ahead is a goal unasked; a concert of yesterday is none', async () => {
+    const id = await added('Elske Monk');
+    const other = await added('Jorin Falk');
+    const ahead = await piece(9, { [id]: 'full' });
+    await piece(-1, { [id]: 'full' });
+    expect(await goalsOf(id)).toMatchObject([{ id: ahead.id, given: true, weight: 'more', on: ahead.day }]);
+    expect(await goalsOf(other)).toEqual([]);
+    await wish(id, 1, [{ id: ahead.id, weight: 'not now' }]).expect(200);
+    expect(await goalsOf(id)).toMatchObject([{ id: ahead.id, given: false, weight: 'not now' }]);
+    const past = await piece(-3);
+    await wish(other, 1, [past.id]).expect(200);
+    expect(await goalsOf(other)).toMatchObject([{ id: past.id, on: null }]);
+  });
+
+  test('a part of two notes needs what it is gripped with, not the full chords', async () => {
+    const id = await added('Wim Darrow');
+    const tune = await piece(9, { [id]: 'two notes' });
+    const [toward] = (await plan(id)).toward ?? [];
+    expect(toward.id).toBe(tune.id);
+    expect(toward.needs).not.toContain('open.am');
   });
 });
 

@@ -131,7 +131,16 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
         playedFor: { months: 12 },
       },
     },
-    keepGoals: { params: ofStudent, body: { version: versions.student, goals: ['style.swing', 'open.c'] } },
+    keepGoals: {
+      params: ofStudent,
+      body: {
+        version: versions.student,
+        goals: [
+          { id: 'style.swing', weight: 'first' },
+          { id: 'open.c', weight: 'more' },
+        ],
+      },
+    },
     keepNote: { params: ofStudent, body: { version: versions.student, note: 'Sings while playing.' } },
     propose: { params: ofStudent, body: { minutes: 30, locked: [] } },
     practice: { params: ofStudent },

@@ -1,12 +1,23 @@
 /** What is done on a thread of its own, so that no request waits behind it: by name, with what it takes and gives. */
 import type { PaperBody } from '@finch/contract';
 import type { Result } from '@finch/core';
-import type { planLesson, LessonPlan } from '@finch/core/planning';
+import type { planLesson, LessonConstraints, LessonPlan } from '@finch/core/planning';
 import type { WeighedSkill, WeighAsked } from '../board/weigh';
-import type { Skill, SyllabusFault } from '@finch/core/syllabus';
+import type { Skill, Syllabus, SyllabusFault } from '@finch/core/syllabus';
 import type { Why } from '@finch/core/mastery';
 import type { LogRead, LogsToRead, WhyAsked } from '../practice/log-reading';
+import type { PieceGoal } from '../students/goals.service';
 import type { Rebuilt } from '../practice/rebuild';
+
+/** What the planner is asked, and the pieces that are goals too once what they need is known. */
+export type PlanAsked = [
+  state: Parameters<typeof planLesson>[0],
+  syllabus: Syllabus,
+  constraints: LessonConstraints,
+  pieces: readonly PieceGoal[],
+  /** Id of the syllabus' version. */
+  version: string,
+];
 
 export interface Tasks {
   readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
@@ -14,7 +25,7 @@ export interface Tasks {
   readonly tellWhy: (asked: WhyAsked) => Promise<Why | null>;
   /** Drills that cannot be made for a grown hand, or do not train the skill they stand with. */
   readonly checkDrills: (skills: readonly Skill[]) => Promise<SyllabusFault[]>;
-  readonly plan: (...asked: Parameters<typeof planLesson>) => Promise<Result<LessonPlan>>;
+  readonly plan: (...asked: PlanAsked) => Promise<Result<LessonPlan>>;
   readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;
   /** A PDF in base 64; `at` in ms since 1970. */
   readonly print: (asked: PaperBody, at: number) => Promise<Result<string>>;

@@ -5,6 +5,7 @@ import { drillFaults } from '@finch/core/syllabus';
 import { Client } from 'pg';
 import { workerData } from 'piscina';
 import { weighGrips } from '../board/weigh';
+import { pieceGoals } from '../lessons/piece-goals';
 import type { DatabaseAccess } from '../platform/config';
 import type { Asks } from '../platform/database';
 import { readLogs, tellWhy } from '../practice/log-reading';
@@ -63,7 +64,10 @@ const TASKS: Tasks = {
   rebuildLogs: (asked) => inStudio(asked.studioId, (asks) => rebuildLogs(asks, asked)),
   tellWhy: (asked) => inStudio(asked.studioId, (asks) => tellWhy(asks, asked)),
   checkDrills: async (skills) => drillFaults(skills, { hand: averageHand, instrument: standardGuitar }),
-  plan: (state, syllabus, constraints) => planLesson(state, syllabus, constraints, () => performance.now()),
+  plan: (state, syllabus, constraints, pieces, version) => {
+    const goals = [...constraints.goals, ...pieceGoals(pieces, constraints.taught, { syllabus, version })];
+    return planLesson(state, syllabus, { ...constraints, goals }, () => performance.now());
+  },
   weigh: async (asked) => weighGrips(asked),
   // Large, and seldom asked for: a thread does not wait for it.
   print: async (asked, at) => (await import('../paper/print')).printed(parts.root, asked, new Date(at)),

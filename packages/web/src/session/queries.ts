@@ -109,9 +109,25 @@ export function useProposal(studentId: MaybeRefOrGetter<string | null>, minutes:
         body: { minutes: toValue(minutes), locked: [] },
       }),
     enabled: computed(() => toValue(studentId) !== null),
-    placeholderData: (before) => before,
+    // Of another student it would be taken for this one's.
+    placeholderData: (before, query) => (query?.queryKey[1] === toValue(studentId) ? before : undefined),
   });
 }
+
+/** Title and concert of each piece of the repertoire, asked for where it is wanted. */
+export function usePieceNames(on: MaybeRefOrGetter<boolean>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['pieces', seat.seat?.membershipId]),
+    queryFn: () => call(routes.pieces),
+    enabled: computed(() => toValue(on)),
+    select: ({ pieces }) =>
+      pieces
+        .map(({ id, chart, concert }) => ({ id, concert, title: titleOf(chart) }))
+        .sort((a, b) => a.title.localeCompare(b.title)),
+  });
+}
+const titleOf = (chart: string): string => /^title:(.*)$/m.exec(chart)?.[1].trim() ?? '';
 
 export function useLesson(lessonId: MaybeRefOrGetter<string | null>) {
   return useQuery({

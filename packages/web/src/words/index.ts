@@ -96,7 +96,8 @@ const WORDS: Readonly<Record<string, (v: Values) => string>> = {
     `${Number(v.number) < 40 ? 'Rough' : 'Half held'}: ${v.number} now; so set, about ${v.chance} of 100 come clean.`,
   'because.unlocks': (v) =>
     `Opens ${plural(v.unlocks, 'more skill')}. About ${v.chance} of 100 first tries come clean.`,
-  'because.goal': (v) => `Toward a goal. About ${v.chance} of 100 first tries come clean.`,
+  'because.goal': (v) =>
+    `Toward ${v.goal ?? 'a goal'}${v.on ? `, ${shortDate(Date.parse(String(v.on)))}` : ''}. About ${v.chance} of 100 first tries come clean.`,
   'because.open': (v) => `All it needs is held. About ${v.chance} of 100 first tries come clean.`,
   'because.promised': (v) => (v.number ? `Promised last time; ${v.number} now.` : 'Promised last time.'),
   'because.use': (v) => `Puts held things to use; about ${v.chance} of 100 come clean.`,

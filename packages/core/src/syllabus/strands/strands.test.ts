@@ -4,7 +4,7 @@ import { averageHand, makeHand, standardGuitar } from '../../fretboard';
 import { must } from '../../kernel';
 import { drillFaults, graphFaults } from '../faults';
 import { firstSyllabus } from '../first-syllabus';
-import { goalSkills, ownDrills, PRACTICE_STEPS } from '../skill';
+import { ownDrills, PRACTICE_STEPS } from '../skill';
 import { skillsOf } from '../skills-of';
 
 const { skills, strands } = firstSyllabus;
@@ -88,13 +88,6 @@ test('four ways in and three styles, each in an order in which it can be met: wh
       const missing = needsOf.get(id)?.filter((group) => !group.some((need) => before.includes(need)));
       expect([course.id, id, missing]).toEqual([course.id, id, []]);
     }
-});
-
-test('a goal is a skill or a course with all of its, in the order of the syllabus; what is gone is left out', () => {
-  const [{ id, skills: inOrder }] = firstSyllabus.courses;
-  expect(goalSkills([id], firstSyllabus).toSorted()).toEqual(inOrder.toSorted());
-  expect(goalSkills(['open.c', 'nowhere', 'open.c'], firstSyllabus)).toEqual(['open.c']);
-  expect(goalSkills([], firstSyllabus)).toEqual([]);
 });
 
 test('a drill is matched by its parameters: five choices of degrees are not the skill of two', () => {

@@ -1,3 +1,4 @@
+import { GoalWeights1766000000000 } from './goal-weights';
 import { Letters1765600000000 } from './letters';
 import { Foundations1764000000000 } from './foundations';
 import { OwnThings1764800000000 } from './own-things';
@@ -31,4 +32,5 @@ export const migrations = [
   StudioFit1765700000000,
   Questions1765800000000,
   CheckUps1765900000000,
+  GoalWeights1766000000000,
 ];

@@ -1,9 +1,8 @@
 /** Which skills a piece needs, read from its grips and changes, with the bars that need them. */
 import type { SkillStateBody, SyllabusBody } from '@finch/contract';
-import { gripItem, type Item } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
 import type { PieceDemand } from '@finch/core/score';
-import { firstSyllabus, skillsOf } from '@finch/core/syllabus';
+import { firstSyllabus, pieceItems, skillsOf } from '@finch/core/syllabus';
 
 export interface Need {
   readonly id: string;
@@ -20,19 +19,11 @@ export function needsOf(
   states: readonly SkillStateBody[],
   names: SyllabusBody | undefined,
 ): Need[] {
-  const grip = (i: number) => {
-    const { step } = demand.chords[i];
-    return step.grip ? gripItem(step.grip.frets, step.grip.fingers, step.chord.symbol, instrument) : null;
-  };
-  const items: { item: Item; bar: number }[] = [];
-  demand.chords.forEach((one, i) => {
-    const item = grip(i);
-    if (item) items.push({ item, bar: one.number });
-  });
-  for (const change of demand.changes) {
-    const [from, to] = [grip(change.from), grip(change.to)];
-    if (from && to) items.push({ item: { kind: 'change', from, to }, bar: demand.chords[change.to].number });
-  }
+  const chords = demand.chords.map(({ step }) => ({ chord: step.chord.symbol, grip: step.grip }));
+  const items = pieceItems(chords, demand.changes, instrument).map(({ item, at }) => ({
+    item,
+    bar: demand.chords[at].number,
+  }));
   const barOf = new Map(items.map(({ item, bar }) => [item, bar] as const));
   const found = skillsOf({ items: items.map(({ item }) => item) }, firstSyllabus);
   return found

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the plan spends: minutes by kind, the checks it is held to, and what was left out with the reason. */
+import type { StudentBody } from '@finch/contract';
 import type { OneHand } from '@finch/core/drills';
 import type { HandLimits } from '@finch/core/hands';
 import { LEANS, planMinutes, type Lean, type LessonPlan } from '@finch/core/planning';
@@ -12,10 +13,12 @@ import BecauseMark from '../../instruments/BecauseMark.vue';
 import { CATEGORY } from '../../instruments/categories';
 import PurflingBar from '../../instruments/PurflingBar.vue';
 import { useSyllabus } from '../../session/queries';
+import PlanToward from './PlanToward.vue';
 import { gapCheck, liftedCheck, planChecks, unseenChecks } from './checks';
 
 const props = defineProps<{
   plan: LessonPlan;
+  student: StudentBody | null;
   minutes: number;
   limits: HandLimits | null;
   /** Pain ended playing, or keeps it locked. */
@@ -27,7 +30,7 @@ const props = defineProps<{
   /** Minutes over the lesson. */
   over: number;
 }>();
-const emit = defineEmits<{ replan: [lean?: Lean]; undo: []; fit: [] }>();
+const emit = defineEmits<{ replan: [lean?: Lean]; undo: []; fit: []; moved: [] }>();
 const blocks = computed(() => props.plan.blocks);
 const total = computed(() => planMinutes(blocks.value));
 const strips = computed(() =>
@@ -82,6 +85,7 @@ const checks = computed(() =>
     <p v-if="limits?.assumed" class="small">
       Limits are assumptions until you set them on the student’s page.
     </p>
+    <PlanToward v-if="student" :student="student" :plan="plan" @moved="emit('moved')" />
     <template v-if="plan.leftOut.length"
       ><h2>Left out, and why</h2>
       <BecauseMark v-for="one in plan.leftOut" :key="one.skillId"

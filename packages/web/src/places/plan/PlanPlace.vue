@@ -13,6 +13,7 @@ import {
   swapped,
   without,
 } from '@finch/core/planning';
+import { useQueryClient } from '@tanstack/vue-query';
 import { BButton } from 'bootstrap-vue-next';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -25,7 +26,7 @@ import { sayError, timeText, whenText } from '../../words';
 import PatternDefs from '../../instruments/PatternDefs.vue';
 import { useBench } from '../../session/bench';
 import { chordAmong, offerChord } from '../../session/chord-in-hand';
-import { useLesson, useStudent } from '../../session/queries';
+import { readAnew, useLesson, useStudent } from '../../session/queries';
 import { useTaught } from '../../session/taught';
 import PlanBudget from './PlanBudget.vue';
 import PlanRun from './PlanRun.vue';
@@ -37,6 +38,7 @@ import { usePlanBench } from './use-plan-bench';
 const props = defineProps<{ lessonId?: string }>();
 const bench = useBench();
 const router = useRouter();
+const client = useQueryClient();
 const { data: onBench } = useStudent(() => bench.studentId);
 const id = computed(() => props.lessonId || bench.lessonId || onBench.value?.nextLesson?.id || null);
 const { data: lesson, error, refetch } = useLesson(id);
@@ -102,6 +104,10 @@ function pick(to: number) {
 async function start() {
   if ((dirty.value || lesson.value?.planStanding !== 'kept') && !(await keeping.keep())) return;
   await router.push({ name: 'lesson', params: { lessonId: id.value ?? '' }, query: { start: 'now' } });
+}
+/** The plan follows what it is to lean toward; Undo takes that back. */
+async function movedWeight() {
+  await Promise.all([readAnew(client, 'student', 'proposal'), replan()]);
 }
 /** The shelf comes a frame after the plan itself. */
 const stage = useStages(1);
@@ -199,6 +205,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
       <PlanBudget
         v-if="plan"
         :plan="plan"
+        :student="student ?? null"
         :minutes="minutes"
         :limits="limits"
         :hurts="hurts"
@@ -209,6 +216,7 @@ const when = computed(() => (lesson.value ? whenText(lesson.value.startsAt, less
         @fit="fit"
         @replan="replan"
         @undo="desk.undo"
+        @moved="movedWeight"
       />
       <aside v-else class="sheet budget empty">Weighing what is worth the minutes…</aside>
     </template>

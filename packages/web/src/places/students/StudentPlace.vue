@@ -170,7 +170,7 @@ useKeys(
           @one-hand="clear"
         />
         <HandSheet ref="hand" :student="student" :may-write="mayWrite" @kept="refetch()" />
-        <StudentWishes :student="student" :may-write="mayWrite" @kept="wished()" />
+        <StudentWishes :student="student" :may-write="mayWrite" :plan="proposal ?? null" @kept="wished()" />
         <StudentNote v-if="mayWrite" :student="student" :may-write="mayWrite" @kept="refetch()" />
         <p v-if="student.groups.length" class="small">Plays in {{ student.groups.join(', ') }}.</p>
       </aside>

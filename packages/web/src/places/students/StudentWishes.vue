@@ -1,91 +1,89 @@
 <script setup lang="ts">
-/** What the student wishes for: a way in, a style, single skills. The plan leans toward it; kept as it is ticked. */
-import { routes, type StudentBody } from '@finch/contract';
+/** What the student plays toward: pieces with their concerts, a way in, a style, single skills, and how much each weighs. */
+import type { GoalBody, StudentBody } from '@finch/contract';
+import type { LessonPlan } from '@finch/core/planning';
+import { dayReader } from '@finch/core/mastery';
 import { BButton, BFormCheckbox } from 'bootstrap-vue-next';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import BothVersions from '../../furniture/BothVersions.vue';
+import GoalList from '../../furniture/GoalList.vue';
 import HouseDialog from '../../furniture/HouseDialog.vue';
-import { call } from '../../session/api';
-import { useKeeping } from '../../session/keeping';
-import { useSyllabus } from '../../session/queries';
-import { offered, toggled, wishesOf } from './wishes';
+import { useGoals } from '../../session/goals';
+import { usePieceNames, useSyllabus } from '../../session/queries';
+import { useSeat } from '../../session/seat';
+import { goalWords } from '../../words/goal-words';
+import { heldOf, offered, type Wish } from './wishes';
 
-const props = defineProps<{ student: StudentBody; mayWrite: boolean }>();
+const props = defineProps<{
+  student: StudentBody;
+  mayWrite: boolean;
+  /** The proposed lesson; none while it is being made. */
+  plan: LessonPlan | null;
+}>();
 const emit = defineEmits<{ kept: [] }>();
+const seat = useSeat();
 const open = ref(false);
 const { data: syllabus } = useSyllabus();
-const goals = ref<readonly string[]>([]);
-const mine = computed(() =>
-  syllabus.value ? wishesOf({ goals: goals.value, skills: props.student.skills }, syllabus.value) : [],
+const { data: repertoire } = usePieceNames(open);
+const { goals, before, keeping, toggle, weigh } = useGoals(
+  () => props.student,
+  () => props.plan,
+  () => emit('kept'),
 );
+const today = computed(() => dayReader(props.student.timeZone)(seat.now()));
+const held = (id: string) => (syllabus.value ? heldOf(id, props.student.skills, syllabus.value) : null);
+const isWished = ({ id }: GoalBody) => goals.value.some((goal) => goal.id === id && !goal.given);
 const groups = computed(() => {
   const all = syllabus.value;
   if (!all) return [];
-  const courses = new Set(all.courses.map(({ id }) => id));
+  const pieces = (repertoire.value ?? []).map(({ id, title, concert }): Wish => ({
+    goal: {
+      id,
+      weight: 'more',
+      kind: 'piece',
+      name: title,
+      on: concert && concert.day >= today.value ? concert.day : null,
+      given: false,
+    },
+    sentence: '',
+    far: null,
+  }));
+  // Those with a concert first, the nearest first.
+  pieces.sort((a, b) => (a.goal.on ?? '9999').localeCompare(b.goal.on ?? '9999'));
+  const { skills } = props.student;
+  const single = goals.value.flatMap((goal): Wish[] =>
+    goal.kind === 'skill' ? [{ goal, sentence: '', far: held(goal.id) }] : [],
+  );
   return [
-    { title: 'Ways in', wishes: offered('way in', props.student.skills, all) },
-    { title: 'Styles', wishes: offered('style', props.student.skills, all) },
-    { title: 'Single skills', wishes: mine.value.filter(({ id }) => !courses.has(id)) },
+    { title: 'Pieces', wishes: pieces },
+    { title: 'Ways in', wishes: offered('way in', skills, all) },
+    { title: 'Styles', wishes: offered('style', skills, all) },
+    { title: 'Single skills', wishes: single },
   ].filter(({ wishes }) => wishes.length);
 });
-/** Ticks that are on their way. */
-let waiting = 0;
-const keeping = useKeeping<StudentBody>({
-  name: 'What is wished for',
-  send: async (version) =>
-    (
-      await call(routes.keepGoals, {
-        params: { studentId: props.student.id },
-        body: { version, goals: [...goals.value] },
-      })
-    ).version,
-  newest: () => call(routes.student, { params: { studentId: props.student.id } }),
-  versionOf: (theirs) => theirs.version,
-  inWords: (theirs) =>
-    syllabus.value
-      ? wishesOf(theirs, syllabus.value)
-          .map(({ name }) => name)
-          .join(', ') || 'nothing'
-      : '',
-  show: (theirs) => (goals.value = theirs.goals),
-});
-watch(
-  () => props.student,
-  (now) => {
-    // What was not kept stands until it is, beside what somebody else kept; so does a tick that is still to be sent.
-    if (keeping.trouble.value || waiting) return;
-    goals.value = now.goals;
-    keeping.began(now.version);
-  },
-  { immediate: true },
-);
-// One after the other: a second tick waits for the version that the first one makes.
-let before: Promise<unknown> = Promise.resolve();
-function toggle(id: string) {
-  goals.value = toggled(goals.value, id);
-  waiting += 1;
-  before = before.then(async () => {
-    const kept = await keeping.keep();
-    waiting -= 1;
-    if (kept) emit('kept');
-  });
-}
 </script>
 
 <template>
   <section class="wishes" aria-labelledby="wishes">
     <div class="spread">
-      <h2 id="wishes">Wished for</h2>
+      <h2 id="wishes">Plays toward</h2>
       <BButton v-if="mayWrite" size="sm" variant="outline-secondary" @click="open = true">Choose</BButton>
     </div>
-    <p v-if="!mine.length" class="note">Nothing yet. A way in or a style makes the plan lean toward it.</p>
-    <ul v-else>
-      <li v-for="wish in mine" :key="wish.id">
-        <span>{{ wish.name }}</span>
-        <span class="note">{{ wish.held }} of {{ wish.of }} held</span>
-      </li>
-    </ul>
-    <HouseDialog v-model="open" :title="`What ${student.name} wishes for`" scrollable>
+    <p v-if="!goals.length" class="note">
+      Nothing yet. A piece with its concert, a way in or a style makes the plan lean toward it.
+    </p>
+    <GoalList
+      v-else
+      :goals="goals"
+      :plan="plan"
+      :before="before"
+      :held="held"
+      :may-write="mayWrite"
+      :today="today"
+      @weigh="weigh"
+    />
+    <BothVersions v-if="!open" :keeping="keeping" />
+    <HouseDialog v-model="open" :title="`What ${student.name} plays toward`" scrollable>
       <p class="note">
         What is ticked weighs more when the next lesson is planned. It is kept as it is ticked.
       </p>
@@ -93,13 +91,13 @@ function toggle(id: string) {
       <fieldset v-for="group in groups" :key="group.title">
         <legend>{{ group.title }}</legend>
         <BFormCheckbox
-          v-for="wish in group.wishes"
-          :key="wish.id"
-          :model-value="goals.includes(wish.id)"
-          @update:model-value="toggle(wish.id)"
+          v-for="{ goal, sentence, far } in group.wishes"
+          :key="goal.id"
+          :model-value="isWished(goal)"
+          @update:model-value="toggle(goal)"
         >
-          <b>{{ wish.name }}</b> <span class="note">{{ wish.held }} of {{ wish.of }} held</span>
-          <span v-if="wish.sentence" class="sentence">{{ wish.sentence }}</span>
+          <b>{{ goal.name }}</b> <span class="note">{{ goalWords(goal, far, today) }}</span>
+          <span v-if="sentence" class="sentence">{{ sentence }}</span>
         </BFormCheckbox>
       </fieldset>
     </HouseDialog>
@@ -113,20 +111,8 @@ fieldset {
   flex-direction: column;
   gap: var(--space-2);
 }
-.wishes p,
-.wishes ul {
+.wishes p {
   margin: 0;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--space-3);
-  border-top: 1px solid var(--line);
-  padding: var(--space-1) 0;
-  font-size: var(--size-2);
-}
-li .note {
-  white-space: nowrap;
 }
 legend {
   font-size: var(--size-3);

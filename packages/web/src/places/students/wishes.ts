@@ -1,47 +1,45 @@
-/** What a student wishes for, and how much of it is held. */
-import type { StudentBody, SyllabusBody } from '@finch/contract';
-
-type Course = SyllabusBody['courses'][number];
+/** What a student may wish for, and how much of it is held. */
+import type { GoalBody, StudentBody, SyllabusBody } from '@finch/contract';
 
 export interface Wish {
-  readonly id: string;
-  readonly name: string;
-  /** What it is, in one sentence; empty for a single skill. */
+  readonly goal: GoalBody;
+  /** What it is, in one sentence; empty for a piece and a single skill. */
   readonly sentence: string;
+  /** Null for a piece: what it needs is worked out where a lesson is planned. */
+  readonly far: Held | null;
+}
+interface Held {
   readonly held: number;
   readonly of: number;
 }
 
-const isHeld = (skills: StudentBody['skills'], id: string): boolean => {
-  const state = skills.find(({ skillId }) => skillId === id)?.state;
-  return state === 'clean' || state === 'settled';
-};
+const HELD = ['clean', 'settled'];
 
-function wishOf(goal: string, skills: StudentBody['skills'], syllabus: SyllabusBody): Wish | null {
-  const course = syllabus.courses.find(({ id }) => id === goal);
-  const named = course ?? syllabus.skills.find(({ id }) => id === goal);
-  if (!named) return null;
-  const all = course ? course.skills : [goal];
-  const held = all.filter((id) => isHeld(skills, id)).length;
-  return { id: goal, name: named.name, sentence: course?.sentence ?? '', held, of: all.length };
+/** Held and needed of a skill or a course; null of a piece and of what is no longer there. */
+export function heldOf(id: string, skills: StudentBody['skills'], syllabus: SyllabusBody): Held | null {
+  const course = syllabus.courses.find((one) => one.id === id);
+  const all = course?.skills ?? syllabus.skills.flatMap((one) => (one.id === id ? [id] : []));
+  if (all.length === 0) return null;
+  const held = all.filter((one) =>
+    HELD.includes(skills.find(({ skillId }) => skillId === one)?.state ?? ''),
+  ).length;
+  return { held, of: all.length };
 }
 
-/** The wishes of a student, in the order they were made. */
-export const wishesOf = (
-  { goals, skills }: { readonly goals: readonly string[]; readonly skills: StudentBody['skills'] },
-  syllabus: SyllabusBody,
-): Wish[] => goals.flatMap((goal) => wishOf(goal, skills, syllabus) ?? []);
-
-/** All that may be wished for of a kind, with what is held of each. */
+/** All ways in or styles, with what is held of each. */
 export const offered = (
-  kind: Course['kind'],
+  kind: 'way in' | 'style',
   skills: StudentBody['skills'],
   syllabus: SyllabusBody,
 ): Wish[] =>
   syllabus.courses.flatMap((course) =>
-    course.kind === kind ? (wishOf(course.id, skills, syllabus) ?? []) : [],
+    course.kind === kind
+      ? [
+          {
+            goal: { id: course.id, weight: 'more', kind, name: course.name, on: null, given: false },
+            sentence: course.sentence,
+            far: heldOf(course.id, skills, syllabus),
+          },
+        ]
+      : [],
   );
-
-/** With a wish more, or without it. */
-export const toggled = (goals: readonly string[], id: string): string[] =>
-  goals.includes(id) ? goals.filter((goal) => goal !== id) : [...goals, id];
