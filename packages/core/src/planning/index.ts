@@ -21,6 +21,17 @@ export type { Goal } from './goals';
 export { handLoad, peakLoad, type LoadPoint } from './load';
 export { PLAN, type LessonConstraints } from './lesson-limits';
 export { planLesson } from './plan-lesson';
+export {
+  dayBarreMinutes,
+  dayBlocks,
+  dayMinutes,
+  WEEK_MODEL_VERSION,
+  type HomeWeek,
+  type WeekDay,
+  type WeekRow,
+} from './home-week';
+export { planWeek } from './plan-week';
+export { WEEK, type GivenHome, type WeekConstraints } from './week-offers';
 export { promisesOf } from './promises';
 export {
   added,
