@@ -182,7 +182,7 @@ try {
       letterId,
       syllabusId,
       now,
-      versions: { student: 1, lesson: 1, piece: 1, letter: 1 },
+      versions: { student: 1, lesson: 1, piece: 1, letter: 1, week: 0 },
     };
     const asked = sampleRequests(here);
     await owner.seat.json('/api/lessons', 'POST', { ...asked.bookLesson.body, id: lessonId, weeks: 1 });

@@ -5,6 +5,7 @@ export { handSchema, instrumentSchema, limitsSchema } from './hands';
 export { EVENT_KINDS, MOST_SAID, sentEventSchema, type BatchAnswer, type SentEvent } from './events';
 export { type CheckUpBody } from './check-ups';
 export { keptGoalsSchema, type GoalBody, type KeptGoal } from './goals';
+export { upcastWeek, type HomeworkBody } from './homework';
 export { type LetterBody, type LetterContent } from './letters';
 export { type HeldBody, type ProgressBody } from './progress';
 export { type ReportBody } from './report';

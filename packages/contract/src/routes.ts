@@ -16,6 +16,13 @@ import { checkUpSchema } from './check-ups';
 import { recipeSchema } from './drills';
 import { batchAnswerSchema, eventBatchSchema, questionSchema } from './events';
 import { keptGoalsSchema } from './goals';
+import {
+  homeWeekSchema,
+  homeworkSchema,
+  practiceDaysSchema,
+  practiceMinutesSchema,
+  weekDaysSchema,
+} from './homework';
 import { handSchema, instrumentSchema, limitsSchema, playedMonthsSchema } from './hands';
 import { paperSchema } from './paper';
 import { pieceContentSchema, pieceSchema } from './pieces';
@@ -407,6 +414,46 @@ export const routes = {
     params: v.object({ studentId: idSchema, cardId: idSchema }),
     body: v.object({ ended: v.boolean() }),
     output: v.object({ id: v.string() }),
+  }),
+
+  /** The week that was given home, and what it rests on. */
+  homework: route({
+    method: 'get',
+    path: '/api/students/:studentId/homework',
+    ...none,
+    params: studentParams,
+    output: homeworkSchema,
+  }),
+  /** A week for the days asked for; without them for the student's own, from tomorrow until they come again. */
+  proposeWeek: route({
+    method: 'post',
+    path: '/api/students/:studentId/homework/proposal',
+    ...none,
+    params: studentParams,
+    body: v.object({ days: v.optional(weekDaysSchema) }),
+    output: homeWeekSchema,
+  }),
+  /** Gives a week home over the version seen (0: none yet), or takes it back. */
+  keepWeek: route({
+    method: 'put',
+    path: '/api/students/:studentId/homework',
+    ...none,
+    params: studentParams,
+    body: v.object({ version: seenVersionSchema, week: v.nullable(homeWeekSchema) }),
+    output: v.object({ version: v.number() }),
+  }),
+  /** The days on which a student practises, and for how long. */
+  keepPractice: route({
+    method: 'put',
+    path: '/api/students/:studentId/practice',
+    ...none,
+    params: studentParams,
+    body: v.object({
+      version: versionSchema,
+      days: practiceDaysSchema,
+      minutes: practiceMinutesSchema,
+    }),
+    output: v.object({ version: v.number() }),
   }),
 
   schools: route({

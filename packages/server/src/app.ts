@@ -10,6 +10,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { makeAccounts } from './accounts/accounts.service';
 import { makeBoard } from './board/board.service';
+import { makeHomework } from './homework/homework.service';
 import { makeLetters } from './letters/letters.service';
 import { makeLessons } from './lessons/lessons.service';
 import type { Clock } from './platform/clock';
@@ -92,6 +93,7 @@ export function makeApp(parts: AppParts): App {
   const board = makeBoard({ database, clock, states, work, log, proposals });
   const practiceLog = makePracticeLog(database, clock);
   const room = makePracticeRoom(database, clock, states, work);
+  const homework = makeHomework(database, clock, states, work);
   const schools = makeSchools(database);
   const marks = makeMarks(database);
   const pieces = makePieces(database, clock);
@@ -212,6 +214,18 @@ export function makeApp(parts: AppParts): App {
   );
   mount(api, routes.keepGoals, async ({ request, params, body }) =>
     students.keepGoals(await accounts.identify(request), params.studentId, body.version, body.goals),
+  );
+  mount(api, routes.keepPractice, async ({ request, params, body }) =>
+    students.keepPractice(await accounts.identify(request), params.studentId, body),
+  );
+  mount(api, routes.homework, async ({ request, params }) =>
+    homework.read(await accounts.identify(request), params.studentId),
+  );
+  mount(api, routes.proposeWeek, async ({ request, params, body }) =>
+    homework.propose(await accounts.identify(request), params.studentId, body.days),
+  );
+  mount(api, routes.keepWeek, async ({ request, params, body }) =>
+    homework.keep(await accounts.identify(request), params.studentId, body.version, body.week),
   );
   mount(api, routes.keepNote, async ({ request, params, body }) =>
     students.keepNote(await accounts.identify(request), params.studentId, body.version, body.note),

@@ -20,6 +20,7 @@ export type Right =
   | 'lesson.read'
   | 'lesson.write'
   | 'home.assign'
+  | 'homework.read'
   | 'practice.read'
   | 'take.log'
   | 'take.log-heard'
@@ -57,6 +58,7 @@ const TEACHER: Partial<Record<Right, Reach>> = {
   'lesson.read': 'all',
   'lesson.write': 'all',
   'home.assign': 'all',
+  'homework.read': 'all',
   'practice.read': 'all',
   'take.log': 'all',
   'take.log-heard': 'all',
@@ -81,6 +83,7 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
   teacher: TEACHER,
   student: {
     'practice.read': 'own',
+    'homework.read': 'own',
     'take.log': 'own',
     'question.ask': 'own',
     'school.read': 'own',
@@ -98,6 +101,7 @@ const RIGHTS: Readonly<Record<Role, Partial<Record<Right, Reach>>>> = {
     'lesson.read': 'own',
     'lesson.write': 'own',
     'home.assign': 'own',
+    'homework.read': 'own',
     'practice.read': 'own',
     'take.log': 'own',
     'mastery.override': 'own',

@@ -114,6 +114,8 @@ export async function makeDemo(
       goals: (member.goals ?? []).map((id) => ({ id, weight: 'more' })),
       waived: [],
       practiceMinutes: member.age < 14 ? 10 : 14,
+      // Nearly everybody has an evening that is never free.
+      practiceDays: [1, 2, 3, 4, 5, 6, 7].filter((day) => day !== 5 - (index % 4)),
       version: 1,
       createdAt: new Date(at),
     });

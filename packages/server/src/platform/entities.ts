@@ -30,6 +30,8 @@ export interface StudentRow {
   goals: KeptGoal[];
   waived: string[];
   practiceMinutes: number;
+  /** 1 Monday to 7 Sunday. */
+  practiceDays: number[];
   version: number;
   createdAt: Date;
 }
@@ -119,6 +121,7 @@ export const StudentEntity = new EntitySchema<StudentRow>({
     goals: { type: 'jsonb' },
     waived: { type: 'jsonb' },
     practiceMinutes: { type: 'integer', name: 'practice_minutes' },
+    practiceDays: { type: 'smallint', array: true, name: 'practice_days' },
     version,
     createdAt: { type: 'timestamptz', name: 'created_at' },
   },

@@ -14,8 +14,10 @@ import {
   type Recipe,
 } from '@finch/core/drills';
 import { allowedHand, staysOpen, type LogEvent, type Question } from '@finch/core/mastery';
+import type { PlanBlock } from '@finch/core/planning';
 import type { DataSource, EntityManager } from 'typeorm';
 import { need, type Who } from '../accounts/rights';
+import { weekOn } from '../homework/weeks.service';
 import { goalsAsked, proposalFor } from '../lessons/lessons.service';
 import type { Clock } from '../platform/clock';
 import { inStudio, writeInStudio } from '../platform/database';
@@ -28,6 +30,7 @@ import { addHomeCard, endHomeCard, openHomeCards } from './home.repository';
 import { questionsFor, takesOf } from './log.service';
 
 const WARM_UP_MINUTES = 2;
+const WARM_UP_TITLE = 'Easy minutes';
 const CARD_MINUTES = 3;
 const DAY_MS = 86_400_000;
 const SHORTEST_PLAN = 20;
@@ -73,6 +76,7 @@ export function makePracticeRoom(
           minutes: CARD_MINUTES,
           because: { code: 'because.given', values: { on: row.since.getTime() } },
         }));
+        const week = await weekOn(manager, studentId);
         const goals = await goalsAsked(manager, view, clock.now());
         const calls = () => takesOf(manager, studentId, 'root call');
         const next = states.later(view, clock.now() + DAY_MS);
@@ -80,12 +84,15 @@ export function makePracticeRoom(
           student: { id: studentId, name: view.record.name },
           day: view.state.today,
           timeZone: view.record.timeZone,
-          tomorrow: await withPastCalls(await fill(work, next, cards, goals), calls),
+          tomorrow: await withPastCalls(
+            weekCards(next, week) ?? (await fill(work, next, cards, goals)),
+            calls,
+          ),
           taught: view.taught,
           pain: view.state.pain,
           minutes: view.record.practiceMinutes,
           marks: view.marks,
-          cards: await withPastCalls(await fill(work, view, cards, goals), calls),
+          cards: await withPastCalls(weekCards(view, week) ?? (await fill(work, view, cards, goals)), calls),
         };
       });
     },
@@ -132,6 +139,33 @@ async function withPastCalls(
   );
 }
 
+/** What the week that was given home asks on a student's day; null where it has none, or a hand has hurt since. */
+function weekCards(
+  view: StudentView,
+  week: (day: string) => readonly PlanBlock[] | null,
+): PracticeCard[] | null {
+  if (view.state.pain.status !== 'free') return null;
+  const blocks = week(view.state.today);
+  if (!blocks || blocks.length === 0) return null;
+  const names = new Map(view.syllabus.content.skills.map((skill) => [skill.id, skill.name]));
+  return blocks.flatMap(({ skillId, kind, recipe, minutes, because, title }): PracticeCard[] =>
+    recipe
+      ? [
+          {
+            skillId,
+            title:
+              kind === 'warm up'
+                ? WARM_UP_TITLE
+                : String(title.values.text ?? cardTitle(recipe, names.get(skillId ?? '') ?? skillId)),
+            recipe,
+            minutes,
+            because,
+          },
+        ]
+      : [],
+  );
+}
+
 async function fill(
   work: Work,
   view: StudentView,
@@ -143,7 +177,7 @@ async function fill(
   const hand = allowedHand(view.state.pain, view.taught.instrument.leftHanded);
   const opening: PracticeCard = {
     skillId: null,
-    title: 'Easy minutes',
+    title: WARM_UP_TITLE,
     recipe: warmUp(WARM_UP_MINUTES),
     minutes: WARM_UP_MINUTES,
     because: { code: 'because.cold', values: {} },

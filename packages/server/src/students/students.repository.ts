@@ -22,7 +22,7 @@ export interface StudentRecord extends StudentRow {
 export async function studentRecords(manager: EntityManager, studentId?: string): Promise<StudentRecord[]> {
   const rows: (Omit<StudentRecord, never> & Record<string, unknown>)[] = await manager.query(
     `SELECT s.studio_id AS "studioId", s.id, s.person_id AS "personId", s.membership_id AS "membershipId", s.time_zone AS "timeZone", s.note,
-       s.goals, s.waived, s.practice_minutes AS "practiceMinutes", s.version, s.created_at AS "createdAt", s.archived_at AS "archivedAt", p.name, p.born_on::text AS "bornOn",
+       s.goals, s.waived, s.practice_minutes AS "practiceMinutes", s.practice_days AS "practiceDays", s.version, s.created_at AS "createdAt", s.archived_at AS "archivedAt", p.name, p.born_on::text AS "bornOn",
        coalesce((SELECT array_agg(b.name ORDER BY b.name) FROM band_member bm JOIN band b ON b.id = bm.band_id AND b.studio_id = bm.studio_id
          WHERE bm.student_id = s.id AND bm.studio_id = s.studio_id), '{}') AS groups
      FROM student s JOIN person p ON p.studio_id = s.studio_id AND p.id = s.person_id
@@ -75,6 +75,7 @@ export async function addStudent(manager: EntityManager, row: StudentRow): Promi
 export interface StudentChange {
   readonly note?: string;
   readonly goals?: readonly KeptGoal[];
+  readonly practice?: { readonly days: readonly number[]; readonly minutes: number };
 }
 
 /** Raises the version when it still is the one the writer saw; false when someone else wrote first. */
@@ -85,8 +86,17 @@ export async function touchStudent(
   change: StudentChange = {},
 ): Promise<boolean> {
   const result: [unknown, number] = await manager.query(
-    'UPDATE student SET version = version + 1, note = coalesce($3, note), goals = coalesce($4::jsonb, goals) WHERE id = $1 AND version = $2',
-    [studentId, version, change.note ?? null, change.goals ? JSON.stringify(change.goals) : null],
+    `UPDATE student SET version = version + 1, note = coalesce($3, note), goals = coalesce($4::jsonb, goals),
+       practice_days = coalesce($5::smallint[], practice_days), practice_minutes = coalesce($6, practice_minutes)
+     WHERE id = $1 AND version = $2`,
+    [
+      studentId,
+      version,
+      change.note ?? null,
+      change.goals ? JSON.stringify(change.goals) : null,
+      change.practice?.days ?? null,
+      change.practice?.minutes ?? null,
+    ],
   );
   return result[1] === 1;
 }
@@ -157,6 +167,11 @@ export async function mergeInto(
     both,
   );
   await manager.query('UPDATE piece SET student_id = $1 WHERE student_id = $2', both);
+  await manager.query(
+    `UPDATE home_week w SET student_id = $1 WHERE student_id = $2 AND NOT EXISTS (
+       SELECT 1 FROM home_week o WHERE o.student_id = $1)`,
+    both,
+  );
   await manager.query(
     `UPDATE grip_mark m SET student_id = $1 WHERE student_id = $2 AND NOT EXISTS (
        SELECT 1 FROM grip_mark o WHERE o.student_id = $1 AND o.kind = m.kind AND o.subject = m.subject)`,

@@ -69,6 +69,11 @@ export interface Students {
     version: number,
     goals: readonly KeptGoal[],
   ) => Promise<{ version: number }>;
+  readonly keepPractice: (
+    who: Who,
+    studentId: string,
+    kept: { version: number; days: readonly number[]; minutes: number },
+  ) => Promise<{ version: number }>;
   readonly keepNote: (
     who: Who,
     studentId: string,
@@ -239,6 +244,7 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
           goals: [],
           waived: [],
           practiceMinutes: 12,
+          practiceDays: [1, 2, 3, 4, 5, 6, 7],
           version: 1,
           createdAt: new Date(clock.now()),
         });
@@ -328,6 +334,15 @@ export function makeStudents(database: DataSource, clock: Clock, states: States,
         if (at >= 0)
           throw new Refusal('goal.unknown', `goals.${at}`, 'a skill or a course of the syllabus, or a piece');
         await touched(manager, studentId, version, { goals });
+        return { version: version + 1 };
+      });
+    },
+    keepPractice: async (who, studentId, { version, days, minutes }) => {
+      need(who, 'student.write', studentId);
+      return writeInStudio(database, who.studioId, async (manager) => {
+        await touched(manager, studentId, version, {
+          practice: { days: days.toSorted((a, b) => a - b), minutes },
+        });
         return { version: version + 1 };
       });
     },

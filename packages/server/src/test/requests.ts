@@ -26,7 +26,7 @@ export interface Here {
   readonly syllabusId: string;
   /** ms since 1970. */
   readonly now: number;
-  readonly versions: Readonly<Record<'student' | 'lesson' | 'piece' | 'letter', number>>;
+  readonly versions: Readonly<Record<'student' | 'lesson' | 'piece' | 'letter' | 'week', number>>;
 }
 
 export interface Sample {
@@ -52,6 +52,20 @@ export const block = () => ({
   effort: 20,
   barreMinutes: 0,
   locked: true,
+});
+
+/** A row of a week of one day. */
+export const weekRow = () => ({
+  id: 'given:c',
+  kind: 'repair',
+  title: { code: 'title.blank', values: { text: 'C to F' } },
+  because: { code: 'because.begun', values: {} },
+  skillId: 'open.c',
+  recipe: changeLoop({ grips: [C, F], beatsEach: 4 }),
+  effort: 20,
+  barreShare: 0,
+  minutes: [5],
+  aimBpm: 66,
 });
 
 /** A take played at an instant. */
@@ -142,6 +156,22 @@ export function sampleRequests(here: Here): Readonly<Record<RouteName, Sample>> 
       },
     },
     keepNote: { params: ofStudent, body: { version: versions.student, note: 'Sings while playing.' } },
+    keepPractice: { params: ofStudent, body: { version: versions.student, days: [1, 3, 5], minutes: 20 } },
+    homework: { params: ofStudent },
+    proposeWeek: { params: ofStudent, body: { days: [{ day: '2026-06-10', minutes: 12 }] } },
+    keepWeek: {
+      params: ofStudent,
+      body: {
+        version: versions.week,
+        week: {
+          schemaVersion: 1,
+          days: [{ day: '2026-06-10', minutes: 12 }],
+          rows: [weekRow()],
+          leftOut: [],
+          modelVersion: 'week-1',
+        },
+      },
+    },
     propose: { params: ofStudent, body: { minutes: 30, locked: [] } },
     practice: { params: ofStudent },
     questions: { params: ofStudent },

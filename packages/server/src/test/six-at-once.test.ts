@@ -31,7 +31,7 @@ async function there(agent: TestAgent): Promise<Here> {
     letterId,
     syllabusId: (await agent.get('/api/syllabus').expect(200)).body.version as string,
     now: NOW,
-    versions: { student: 1, lesson: 1, piece: 1, letter: 1 },
+    versions: { student: 1, lesson: 1, piece: 1, letter: 1, week: 0 },
   };
   const asked = sampleRequests(here);
   const book = { ...asked.bookLesson.body, id: lessonId, weeks: 1 };

@@ -77,6 +77,7 @@ async function makeStudio(owner: DataSource, name: string): Promise<TestStudio> 
         goals: [],
         waived: [],
         practiceMinutes: 12,
+        practiceDays: [1, 2, 3, 4, 5, 6, 7],
         version: 1,
         createdAt: at,
       });

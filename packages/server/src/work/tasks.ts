@@ -1,7 +1,14 @@
 /** What is done on a thread of its own, so that no request waits behind it: by name, with what it takes and gives. */
 import type { PaperBody } from '@finch/contract';
 import type { Result } from '@finch/core';
-import type { planLesson, LessonConstraints, LessonPlan } from '@finch/core/planning';
+import type {
+  HomeWeek,
+  LessonConstraints,
+  LessonPlan,
+  planLesson,
+  planWeek,
+  WeekConstraints,
+} from '@finch/core/planning';
 import type { WeighedSkill, WeighAsked } from '../board/weigh';
 import type { Skill, Syllabus, SyllabusFault } from '@finch/core/syllabus';
 import type { Why } from '@finch/core/mastery';
@@ -19,6 +26,14 @@ export type PlanAsked = [
   version: string,
 ];
 
+export type WeekAsked = readonly [
+  state: Parameters<typeof planWeek>[0],
+  syllabus: Syllabus,
+  constraints: WeekConstraints,
+  pieces: readonly PieceGoal[],
+  version: string,
+];
+
 export interface Tasks {
   readonly readLogs: (asked: LogsToRead) => Promise<LogRead[]>;
   readonly rebuildLogs: (asked: LogsToRead) => Promise<Rebuilt[]>;
@@ -26,6 +41,7 @@ export interface Tasks {
   /** Drills that cannot be made for a grown hand, or do not train the skill they stand with. */
   readonly checkDrills: (skills: readonly Skill[]) => Promise<SyllabusFault[]>;
   readonly plan: (...asked: PlanAsked) => Promise<Result<LessonPlan>>;
+  readonly planWeek: (...asked: WeekAsked) => Promise<Result<HomeWeek>>;
   readonly weigh: (asked: WeighAsked) => Promise<(readonly WeighedSkill[])[]>;
   /** A PDF in base 64; `at` in ms since 1970. */
   readonly print: (asked: PaperBody, at: number) => Promise<Result<string>>;

@@ -1,6 +1,6 @@
 /** The thread that does the tasks. It has a connection of its own, made when a task first asks the database. */
 import { averageHand, standardGuitar } from '@finch/core/fretboard';
-import { planLesson } from '@finch/core/planning';
+import { planLesson, planWeek } from '@finch/core/planning';
 import { drillFaults } from '@finch/core/syllabus';
 import { Client } from 'pg';
 import { workerData } from 'piscina';
@@ -67,6 +67,10 @@ const TASKS: Tasks = {
   plan: (state, syllabus, constraints, pieces, version) => {
     const goals = [...constraints.goals, ...pieceGoals(pieces, constraints.taught, { syllabus, version })];
     return planLesson(state, syllabus, { ...constraints, goals }, () => performance.now());
+  },
+  planWeek: (state, syllabus, constraints, pieces, version) => {
+    const goals = [...constraints.goals, ...pieceGoals(pieces, constraints.taught, { syllabus, version })];
+    return planWeek(state, syllabus, { ...constraints, goals }, () => performance.now());
   },
   weigh: async (asked) => weighGrips(asked),
   // Large, and seldom asked for: a thread does not wait for it.

@@ -1,4 +1,5 @@
 import { GoalWeights1766000000000 } from './goal-weights';
+import { HomeWeeks1766100000000 } from './home-weeks';
 import { Letters1765600000000 } from './letters';
 import { Foundations1764000000000 } from './foundations';
 import { OwnThings1764800000000 } from './own-things';
@@ -33,4 +34,5 @@ export const migrations = [
   Questions1765800000000,
   CheckUps1765900000000,
   GoalWeights1766000000000,
+  HomeWeeks1766100000000,
 ];
