@@ -36,6 +36,7 @@ const cards = v.pipe(
 );
 
 const shown = v.pipe(v.string(), v.maxLength(40));
+const line = v.pipe(v.string(), v.maxLength(160, 'at most 160 characters'));
 /** Printed names by what they name. */
 const named = v.pipe(
   v.record(shown, shown),
@@ -104,6 +105,56 @@ export const paperSchema = v.variant(
       names: named,
     }),
     v.object({
+      layout: v.literal('week'),
+      ...look,
+      head: v.pipe(v.array(line), v.maxLength(3)),
+      days: v.pipe(
+        v.array(v.object({ name: shown, off: v.boolean() })),
+        v.minLength(1, 'a day or more'),
+        v.maxLength(14, 'at most 14 days'),
+      ),
+      rows: v.pipe(
+        v.array(
+          v.object({
+            name: line,
+            minutes: v.pipe(
+              v.array(v.pipe(v.number(), v.minValue(0), v.maxValue(180))),
+              v.maxLength(14, 'at most 14 days'),
+            ),
+          }),
+        ),
+        v.maxLength(30, 'at most 30 rows'),
+      ),
+      hand: handSchema,
+      instrument: instrumentSchema,
+      limits: v.optional(limitsSchema),
+      /** Those that are printed as far as the page has room. */
+      drills: v.pipe(
+        v.array(
+          v.object({
+            row: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(29)),
+            title: line,
+            aside: line,
+            line,
+            recipe: recipeSchema,
+            asks: v.pipe(v.array(line), v.maxLength(500, 'at most 500 steps')),
+          }),
+        ),
+        v.maxLength(8, 'at most 8 drills'),
+      ),
+      cautions: v.pipe(v.array(line), v.maxLength(4)),
+      words: v.object({
+        minutes: shown,
+        take: shown,
+        tempo: shown,
+        clean: shown,
+        felt: shown,
+        feels: v.pipe(v.array(shown), v.maxLength(4)),
+        question: shown,
+      }),
+      names: named,
+    }),
+    v.object({
       layout: v.literal('necks'),
       ...look,
       instrument: instrumentSchema,
@@ -120,6 +171,6 @@ export const paperSchema = v.variant(
       ),
     }),
   ],
-  'a page of cards, each card alone, a chart, keys, a drill, or necks',
+  'a page of cards, each card alone, a chart, keys, a drill, a week, or necks',
 );
 export type PaperBody = v.InferOutput<typeof paperSchema>;

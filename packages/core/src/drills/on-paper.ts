@@ -1,6 +1,6 @@
 /** What of a drill stands on paper. */
 import type { StaffDrawing } from '../engraving/engrave';
-import { STAFF_WIDTH, type DrillSheetContent, type SheetCall } from '../paper/drill-sheet';
+import { STAFF_WIDTH, type DrillSheetContent, type SheetCall } from '../paper/sheet-pieces';
 import { staffBars, type StaffBar } from '../score/staff';
 import type { DrillContext } from '../hands/taught-hand';
 import type { DrillStep } from './drill';

@@ -3,4 +3,6 @@ export { drawChart, type ChartPaperGrip, type ChartPaperOptions } from './chart-
 export { PAPER_INKS, writeSvg, type PaperFonts } from './write-svg';
 export { circleMarks, drawKeySheet, keysFor, type KeySheetOptions } from './key-sheet';
 export { drawScaleSheet, type ScaleSheetNeck } from './scale-sheet';
-export { drawDrillSheet, STAFF_WIDTH, type DrillSheetContent, type DrillSheetOptions } from './drill-sheet';
+export { drawDrillSheet, type DrillSheetOptions } from './drill-sheet';
+export { STAFF_WIDTH, type DrillSheetContent } from './sheet-pieces';
+export { drawWeekSheet, type WeekSheetDrill, type WeekSheetOptions } from './week-sheet';

@@ -176,6 +176,55 @@ describe('asked over HTTP', () => {
     }
   });
 
+  const week = {
+    layout: 'week',
+    title: 'Ode Pettibrand',
+    foot: '',
+    show: 'fingers',
+    leftHanded: false,
+    head: ['Homework, 10 to 11 June'],
+    days: [
+      { name: 'Wed 10', off: false },
+      { name: 'Thu 11', off: true },
+    ],
+    rows: [{ name: 'C to G', minutes: [5, 0] }],
+    hand: averageHand,
+    instrument: standardGuitar,
+    drills: [{ row: 0, title: 'C → G', aside: '', line: 'Clean?', recipe: drill.recipe, asks: [] }],
+    cautions: ['Pain means stop.'],
+    words: {
+      minutes: 'min',
+      take: 'take',
+      tempo: 'bpm',
+      clean: 'clean',
+      felt: 'hand felt',
+      feels: ['easy'],
+      question: 'A question:',
+    },
+    names: {},
+  };
+
+  test('a week comes back as one page of vectors, with its drill on it; what no drill is made of is refused', async () => {
+    const agent = await world.sit(world.here.teacherId);
+    const lines = async (asked: object) => {
+      const answer = await agent.post('/api/paper').send(asked).expect(200);
+      const pdf = Buffer.from(answer.body.pdf, 'base64');
+      expect([...pdf.toString('latin1').matchAll(/\/Type \/Page\b/g)]).toHaveLength(1);
+      return [...streamsOf(pdf).matchAll(/ l\b/g)].length;
+    };
+    expect(await lines(week)).toBeGreaterThan((await lines({ ...week, drills: [] })) + 20);
+    await agent
+      .post('/api/paper')
+      .send({ ...week, days: [] })
+      .expect(422);
+    const [one] = week.drills;
+    const recipe = { ...one.recipe, parameters: { ...one.recipe.parameters, tempoBpm: 290 } };
+    await agent
+      .post('/api/paper')
+      .send({ ...week, drills: [{ ...one, recipe }] })
+      .expect(422);
+  });
+
   test('a staff is drawn where it is asked for, and under what is read from it whether asked or not', async () => {
     const agent = await world.sit(world.here.studentSeatId);
     const curves = async (asked: object) => {

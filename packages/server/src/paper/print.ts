@@ -6,11 +6,13 @@ import {
   drawPages,
   drawScaleSheet,
   drawSingle,
+  drawWeekSheet,
+  type WeekSheetDrill,
   type PaperPage,
 } from '@finch/core/paper';
 import type { PaperBody } from '@finch/contract';
 import { ok, type Result } from '@finch/core';
-import { makeDrill, onPaper, readsStaff } from '@finch/core/drills';
+import { makeDrill, needsNoNeck, onPaper, readsStaff, type Drill } from '@finch/core/drills';
 import { readChart } from '@finch/core/score';
 import { trueSigns } from '@finch/core/shapes';
 import { paperFonts, pdfOf } from './pdf';
@@ -40,9 +42,34 @@ async function pagesOf(asked: PaperBody): Promise<Result<PaperPage[]>> {
     const content = onPaper(drill.value, { asks, names, signs: trueSigns }, context, engraver);
     return ok(drawDrillSheet(content, { ...asked, signs: trueSigns }));
   }
+  if (asked.layout === 'week') return weekPage(asked);
   return ok(
     asked.layout === 'page'
       ? drawPages(asked.cards, options)
       : asked.cards.map((card) => drawSingle(card, options)),
   );
 }
+
+async function weekPage(asked: PaperBody & { layout: 'week' }): Promise<Result<PaperPage[]>> {
+  const { hand, instrument, limits, names } = asked;
+  const context = { hand, instrument, ...(limits ? { limits } : {}) };
+  const drills: WeekSheetDrill[] = [];
+  for (const { recipe, asks, ...rest } of asked.drills) {
+    const drill = makeDrill(recipe, context);
+    if (!drill.ok) return drill;
+    drills.push({
+      ...rest,
+      content: onPaper(
+        drill.value,
+        { asks, names, signs: trueSigns },
+        context,
+        await engraverFor(drill.value),
+      ),
+    });
+  }
+  return ok([drawWeekSheet({ ...asked, drills, signs: trueSigns })]);
+}
+
+/** Puts what is read from a staff on one; null for a drill that is played from tab. */
+const engraverFor = async (drill: Drill) =>
+  readsStaff(drill) || needsNoNeck(drill) ? (await import('@finch/core/engraving')).staffLines : null;

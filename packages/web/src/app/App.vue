@@ -71,12 +71,32 @@ const when = computed(() => {
   const zone = seat.studio?.timeZone ?? 'UTC';
   return `${dayText(clock.value, zone).replace(/^(\w{3})\w*/, '$1')} · ${timeText(clock.value, zone)}`;
 });
-const WITH_BENCH = ['student', 'plan', 'shapes', 'changes', 'harmony', 'drills', 'write-up', 'studio'];
+const WITH_BENCH = [
+  'student',
+  'plan',
+  'shapes',
+  'changes',
+  'harmony',
+  'drills',
+  'write-up',
+  'homework',
+  'studio',
+];
 const showStrip = computed(() => WITH_BENCH.includes(String(route.name)));
 
 /** The window is called by its place and by whoever is on the bench there. */
 const { data: onBench } = useStudent(() => (seat.teaches ? bench.studentId : null));
-const PERSONAL = ['student', 'plan', 'lesson', 'shapes', 'changes', 'harmony', 'drills', 'write-up'];
+const PERSONAL = [
+  'student',
+  'plan',
+  'lesson',
+  'shapes',
+  'changes',
+  'harmony',
+  'drills',
+  'write-up',
+  'homework',
+];
 const personal = computed(() => PERSONAL.includes(String(route.name)));
 watch(
   [() => route.name, () => onBench.value?.name],

@@ -37,8 +37,12 @@ const phases = computed(() => {
         mine('Pieces', 'pieces'),
       ];
   const after = own
-    ? [mine('Write-up', 'write-up'), mine('Practice', 'practice', 'Practice room')]
-    : [mine('Write-up', 'write-up'), mine('Progress', 'progress')];
+    ? [
+        mine('Write-up', 'write-up'),
+        mine('Homework', 'homework'),
+        mine('Practice', 'practice', 'Practice room'),
+      ]
+    : [mine('Write-up', 'write-up'), mine('Homework', 'homework'), mine('Progress', 'progress')];
   const during = [
     mine('Lesson', 'lesson'),
     mine('Shapes', 'shapes'),
@@ -129,7 +133,13 @@ function fold(event: KeyboardEvent) {
         :to="{ name: 'studio' }"
         >Studio</RouterLink
       >
-      <button class="plain" type="button" :title="`${seat.seat?.name}: stand up`" @click="emit('leave')">
+      <button
+        class="plain"
+        type="button"
+        :title="`${seat.seat?.name}: stand up`"
+        :aria-label="`${seat.seat?.name}: stand up`"
+        @click="emit('leave')"
+      >
         <IconLeave aria-hidden="true" /> <span class="who">{{ seat.seat?.name.split(' ')[0] }}</span>
       </button>
       <button
@@ -256,7 +266,7 @@ function fold(event: KeyboardEvent) {
   text-align: center;
   font-family: var(--mono);
 }
-/* Fifteen places, the clock and who sits stand side by side on a laptop. */
+/* Sixteen places and the clock stand side by side on a laptop; who sits is the title of the door. */
 @media (min-width: 992px) and (max-width: 1399px) {
   .app-header,
   .phases {
@@ -264,6 +274,9 @@ function fold(event: KeyboardEvent) {
   }
   .right {
     gap: var(--space-1);
+  }
+  .who {
+    display: none;
   }
   .phase a {
     padding-inline: var(--space-1);
@@ -314,7 +327,7 @@ function fold(event: KeyboardEvent) {
   }
   .phase a {
     margin-right: 0;
-    padding-inline: 1px;
+    padding-inline: 3px;
     font-size: var(--size-1);
   }
 }
@@ -334,6 +347,9 @@ function fold(event: KeyboardEvent) {
   }
   .right {
     gap: var(--space-1);
+  }
+  .who {
+    display: none;
   }
   .phases:not(.open) {
     position: absolute;

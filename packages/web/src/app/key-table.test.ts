@@ -27,6 +27,7 @@ test('a place leaves the keys of the house alone, but for taking back what it kn
     'plan Ctrl+z',
     'syllabus Ctrl+z',
     'lesson Ctrl+z',
+    'homework Ctrl+z',
     'checkUp Ctrl+z',
     'practice Ctrl+z',
   ]);

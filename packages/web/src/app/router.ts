@@ -133,6 +133,13 @@ const routes: RouteRecordRaw[] = [
     meta: { roles: TEACHES, title: 'Write-up', place: 'Write-up' },
   },
   {
+    path: '/homework/:studentId?',
+    name: 'homework',
+    component: () => import('../places/homework/HomeworkPlace.vue'),
+    props: true,
+    meta: { roles: TEACHES, title: 'Homework', place: 'Homework' },
+  },
+  {
     path: '/studio',
     name: 'studio',
     component: () => import('../places/studio/StudioPlace.vue'),

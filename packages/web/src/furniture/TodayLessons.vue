@@ -11,17 +11,23 @@ import { useBoard } from '../session/queries';
 import { useSeat } from '../session/seat';
 import { sayError } from '../words';
 
-const props = defineProps<{ place: 'plan' | 'lesson' | 'write-up' }>();
+const props = defineProps<{ place: 'plan' | 'lesson' | 'write-up' | 'homework' }>();
 const seat = useSeat();
 const bench = useBench();
 const router = useRouter();
 const mayRead = computed(() => seat.has('teacher', 'owner'));
 const { data, error, isPending, refetch } = useBoard();
-const ACTIONS = { plan: 'Open proposal', lesson: 'Start lesson', 'write-up': 'Write up' } as const;
+const ACTIONS = {
+  plan: 'Open proposal',
+  lesson: 'Start lesson',
+  'write-up': 'Write up',
+  homework: 'Homework',
+} as const;
 const TITLES = {
   plan: 'Whose lesson is planned?',
   lesson: 'Whose lesson begins?',
   'write-up': 'Which lesson is written up?',
+  homework: 'Whose week is it?',
 } as const;
 const over = (lesson: BoardLesson) => lesson.state === 'taught' || lesson.state === 'written';
 /** What this place can do something with, the usual case first. */
@@ -31,7 +37,7 @@ const lessons = computed(() => {
     return all
       .filter((lesson) => lesson.state !== 'booked')
       .sort((a, b) => Number(a.state === 'written') - Number(b.state === 'written'));
-  return all.filter((lesson) => !over(lesson));
+  return props.place === 'homework' ? all : all.filter((lesson) => !over(lesson));
 });
 const { picked, step, row } = useWalk(() => lessons.value.length);
 const time = (iso: string) =>
@@ -51,7 +57,7 @@ function open(lesson: BoardLesson | undefined) {
   bench.put(lesson.studentId, lesson.id);
   void router.push({
     name: props.place,
-    params: { lessonId: lesson.id },
+    params: props.place === 'homework' ? { studentId: lesson.studentId } : { lessonId: lesson.id },
     query: props.place === 'lesson' ? { start: 'now' } : {},
   });
 }
@@ -93,7 +99,7 @@ useKeys('todaysLessons', {
           <span class="note">{{ lesson.minutes }} minutes · {{ stateWords(lesson) }}</span>
         </span>
         <BButton variant="outline-secondary" @click="open(lesson)">{{
-          lesson.state === 'written' ? 'Read it' : ACTIONS[place]
+          lesson.state === 'written' && place === 'write-up' ? 'Read it' : ACTIONS[place]
         }}</BButton>
       </li>
     </ol>

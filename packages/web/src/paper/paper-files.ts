@@ -11,12 +11,15 @@ import {
   type ChartPaperGrip,
   drawPages,
   drawSingle,
+  drawWeekSheet,
   writeSvg,
   type PaperCard,
   type PaperFonts,
   type KeySheetOptions,
   type PaperPage,
   type ScaleSheetNeck,
+  type WeekSheetDrill,
+  type WeekSheetOptions,
 } from '@finch/core/paper';
 import { onPaper, needsNoNeck, readsStaff, type Drill } from '@finch/core/drills';
 import type { Instrument } from '@finch/core/fretboard';
@@ -71,7 +74,17 @@ interface DrillJob extends Look, Pick<DrillSheetOptions, 'lines' | 'answers' | '
   readonly asks: readonly string[];
 }
 
-export type PaperJob = CardsJob | ChartJob | KeysJob | NecksJob | DrillJob;
+export interface WeekJob extends Look, Omit<WeekSheetOptions, 'drills' | 'signs'> {
+  readonly layout: 'week';
+  readonly context: DrillContext;
+  readonly drills: readonly (Omit<WeekSheetDrill, 'content'> & {
+    readonly drill: Drill;
+    /** What each step asks, as it is to be printed. */
+    readonly asks: readonly string[];
+  })[];
+}
+
+export type PaperJob = CardsJob | ChartJob | KeysJob | NecksJob | DrillJob | WeekJob;
 
 const PNG_DOTS_A_MM = 300 / 25.4;
 /** A browser refuses canvases much larger than this. */
@@ -114,6 +127,16 @@ async function pagesOf(job: PaperJob): Promise<PaperPage[]> {
     const staffed = job.staff || readsStaff(job.drill) || needsNoNeck(job.drill);
     const engraver = staffed ? (await import('@finch/core/engraving')).staffLines : null;
     return drawDrillSheet(onPaper(job.drill, asked, job.context, engraver), asked);
+  }
+  if (job.layout === 'week') {
+    const { names, context } = job;
+    const drills = [];
+    for (const { drill, asks, ...rest } of job.drills) {
+      const staffed = readsStaff(drill) || needsNoNeck(drill);
+      const engraver = staffed ? (await import('@finch/core/engraving')).staffLines : null;
+      drills.push({ ...rest, content: onPaper(drill, { asks, names, signs: trueSigns }, context, engraver) });
+    }
+    return [drawWeekSheet({ ...job, drills, signs: trueSigns })];
   }
   if (job.layout === 'necks') return drawScaleSheet(job.necks, job.instrument, { ...job, signs: trueSigns });
   return job.layout === 'page'
@@ -171,6 +194,32 @@ function bodyOf(job: PaperJob): PaperBody {
       takes,
       words: { ...words },
       asks: asks.map((one) => one.slice(0, 160)),
+      names: { ...names },
+    };
+  }
+  if (job.layout === 'week') {
+    const { layout, head, days, rows, drills, cautions, words, names, context } = job;
+    const { hand, instrument, limits } = context;
+    const short = (text: string) => text.slice(0, 160);
+    return {
+      ...look,
+      layout,
+      head: head.map(short),
+      days: days.map((day) => ({ ...day })),
+      rows: rows.map(({ name, minutes }) => ({ name: short(name), minutes: [...minutes] })),
+      hand,
+      instrument,
+      ...(limits ? { limits } : {}),
+      drills: drills.map(({ row, title: of, aside, line, drill, asks }) => ({
+        row,
+        title: short(of),
+        aside: short(aside),
+        line: short(line),
+        recipe: drill.recipe,
+        asks: asks.map(short),
+      })),
+      cautions: cautions.map(short),
+      words: { ...words, feels: [...words.feels] },
       names: { ...names },
     };
   }

@@ -162,6 +162,17 @@ export function useCheckUpBody(studentId: MaybeRefOrGetter<string | null>) {
   });
 }
 
+/** The week that lies at a student's home, and what it rests on. */
+export function useHomeworkBody(studentId: MaybeRefOrGetter<string | null>) {
+  const seat = useSeat();
+  return useQuery({
+    queryKey: computed(() => ['homework', toValue(studentId), seat.seat?.membershipId, seat.arrived]),
+    queryFn: () => call(routes.homework, { params: { studentId: toValue(studentId) ?? '' } }),
+    enabled: computed(() => toValue(studentId) !== null),
+    placeholderData: (before) => (before?.student.id === toValue(studentId) ? before : undefined),
+  });
+}
+
 /** What a student asked from the practice room, read again each minute: an answer comes while they sit there. */
 export function useQuestions(studentId: MaybeRefOrGetter<string | null>) {
   const seat = useSeat();
