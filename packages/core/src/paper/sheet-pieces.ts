@@ -35,7 +35,7 @@ export interface PieceLook {
 
 export const WIDTH = A4.width - 2 * A4.margin;
 export const FLOOR = A4.height - A4.margin - 4;
-export const TOP = A4.margin + 16;
+const TOP = A4.margin + 16;
 /** Millimetres of a pixel of an engraved staff: 7 mm for its four spaces. */
 const STAFF = { scale: 0.175, below: 2 } as const;
 /** Pixels that a line of a staff may be wide. */

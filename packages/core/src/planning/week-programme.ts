@@ -34,7 +34,7 @@ const IN_ORDER: readonly RowKind[] = ['given', 'new', 'repair', 'review', 'apply
  * The rows of a week: what was given and begun, two things that fall due, two pieces of music (one in a short week), what is mended
  * as far as there is room, the most troubled first; then whatever is worth most. Few drills are practised, many are only read.
  */
-export function picked(offers: readonly Offer[], longestDay: number): Offer[] {
+function picked(offers: readonly Offer[], longestDay: number): Offer[] {
   const most = Math.min(WEEK.mostRows, WEEK.rows + Math.floor(longestDay / WEEK.minutesARow));
   const of = (...kinds: readonly RowKind[]) => offers.filter(({ as }) => kinds.includes(as));
   const rows = of('given', 'new').slice(0, WEEK.every);

@@ -26,7 +26,7 @@ export type PlanAsked = [
   version: string,
 ];
 
-export type WeekAsked = readonly [
+type WeekAsked = readonly [
   state: Parameters<typeof planWeek>[0],
   syllabus: Syllabus,
   constraints: WeekConstraints,

@@ -327,7 +327,7 @@ function fold(event: KeyboardEvent) {
   }
   .phase a {
     margin-right: 0;
-    padding-inline: 3px;
+    padding-inline: 2px;
     font-size: var(--size-1);
   }
 }

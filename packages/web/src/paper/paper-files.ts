@@ -74,7 +74,7 @@ interface DrillJob extends Look, Pick<DrillSheetOptions, 'lines' | 'answers' | '
   readonly asks: readonly string[];
 }
 
-export interface WeekJob extends Look, Omit<WeekSheetOptions, 'drills' | 'signs'> {
+interface WeekJob extends Look, Omit<WeekSheetOptions, 'drills' | 'signs'> {
   readonly layout: 'week';
   readonly context: DrillContext;
   readonly drills: readonly (Omit<WeekSheetDrill, 'content'> & {

@@ -155,7 +155,7 @@ td.off {
   position: relative;
   background: var(--sheet);
   border-radius: 2px;
-  padding: 0 6px;
+  padding: 0 var(--space-1);
   font-weight: 700;
 }
 .was {

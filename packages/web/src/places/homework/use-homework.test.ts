@@ -126,3 +126,20 @@ test('where the planner cannot be asked it says so, and asking again mends it', 
   await on.propose();
   expect([minutesOf(on.week.value), on.trouble.value]).toEqual([5, '']);
 });
+
+test('a proposal that comes late is not laid over what was given or changed meanwhile', async () => {
+  const { on } = await table(body(null, 0));
+  let come: (week: HomeWeek) => void = () => undefined;
+  house.answer = ([path]) =>
+    path === routes.keepWeek.path ? { version: 1 } : new Promise<HomeWeek>((resolve) => (come = resolve));
+  const asking = on.propose();
+  await on.keeping.keep();
+  come(week(7));
+  await asking;
+  expect([minutesOf(on.week.value), on.standing.value]).toEqual([5, 'given']);
+  const again = on.propose();
+  on.lengthen(0, 0, 1);
+  come(week(7));
+  await again;
+  expect([minutesOf(on.week.value), on.standing.value]).toEqual([6, 'changed']);
+});

@@ -74,6 +74,8 @@ export function useHomework(body: Readonly<Ref<HomeworkBody | undefined>>) {
   /** Asks the planner; what is on the table can be had back by undo. */
   async function propose(days?: readonly WeekDay[]) {
     const id = studentId();
+    const seen = week.value;
+    const how = standing.value;
     busy.value = true;
     trouble.value = '';
     try {
@@ -81,7 +83,8 @@ export function useHomework(body: Readonly<Ref<HomeworkBody | undefined>>) {
         params: { studentId: id },
         body: days ? { days: days.map((day) => ({ ...day })) } : {},
       });
-      if (studentId() !== id) return;
+      // What was changed or given meanwhile is not overwritten.
+      if (studentId() !== id || week.value !== seen || standing.value !== how) return;
       const given = standing.value === 'given' || standing.value === 'changed';
       put(made);
       standing.value = given ? 'changed' : 'proposed';
