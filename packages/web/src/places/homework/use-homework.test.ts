@@ -133,11 +133,13 @@ test('a proposal that comes late is not laid over what was given or changed mean
   house.answer = ([path]) =>
     path === routes.keepWeek.path ? { version: 1 } : new Promise<HomeWeek>((resolve) => (come = resolve));
   const asking = on.propose();
+  await settle();
   await on.keeping.keep();
   come(week(7));
   await asking;
   expect([minutesOf(on.week.value), on.standing.value]).toEqual([5, 'given']);
   const again = on.propose();
+  await settle();
   on.lengthen(0, 0, 1);
   come(week(7));
   await again;
