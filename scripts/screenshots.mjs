@@ -188,6 +188,11 @@ async function main() {
     }
     await teacher.locator('.write tbody tr').first().waitFor();
     if (wanted('write-up')) await shoot(teacher, 'write-up');
+    if (wanted('homework')) {
+      await to(teacher, 'Homework');
+      await teacher.locator('.the-week .cell').first().waitFor();
+      await shoot(teacher, 'homework');
+    }
     if (wanted('practice')) {
       const room = await session(world, { who: 'Junia' });
       await room.locator('.neck-sheet').waitFor();
@@ -202,7 +207,6 @@ async function main() {
       while ((await phone.locator('.string-row').count()) === 0 && (await more.count())) await more.click();
       await shoot(phone, 'practice-phone');
     }
-    if (wanted('sit')) await shoot(await session(world, {}), 'sit-down');
   });
 }
 
