@@ -63,6 +63,7 @@ test('a goal says how far it is: its day, whether it was given, what is held', (
   expect(words({ on: '2026-03-03' })).toBe('Concert tomorrow; 3 of 7 skills held');
   expect(words({ kind: 'way in' })).toBe('A way in; 3 of 7 skills held');
   expect(words({}, { held: 0, of: 0 })).toBe('A piece; needs no skill of the syllabus');
-  expect(words({ kind: 'skill' }, { held: 1, of: 1 })).toBe('A skill; 1 of 1 skill held');
+  expect(words({ kind: 'skill' }, { held: 1, of: 1 })).toBe('A skill; held');
+  expect(words({ kind: 'skill' }, { held: 0, of: 1 })).toBe('A skill; not held yet');
   expect(words({}, null)).toBe('A piece');
 });
