@@ -166,6 +166,9 @@ test('what was begun in the last week or in the last lesson is on every practice
     expect(rowOf(made, id)?.minutes.map((lasts) => lasts > 0)).toEqual([true, true, false, true, true, true]);
   }
   expect(made.rows.filter(({ kind }) => kind === 'new')).toHaveLength(2);
+  // Of a long log whose beginning is not known nothing is new.
+  const long = await week(state({ ...LIFE, 'open.d': { ...begunNow, attempts: 40, days: 12 } }));
+  expect(rowOf(long, 'open.d')?.kind).not.toBe('new');
   // After a week it is mended like anything else.
   const old = await week(state({ ...LIFE, 'open.d': { ...begunNow, lastAt: NOW - 8 * DAY } }));
   expect(rowOf(old, 'open.d')?.kind).not.toBe('new');

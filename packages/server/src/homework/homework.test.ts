@@ -232,3 +232,19 @@ test('of a double the week comes along where the other had none', async () => {
   await teacher.post(`/api/students/${stays}/double`).send({ version: 1, double }).expect(200);
   expect((await read(stays)).week).toEqual(ofDays(1, 2));
 });
+
+test('of a week only what it began or was given is promised, not what it mends', async () => {
+  const promised = async (row: object) => {
+    const id = await added(`Signe ${uuid()}`);
+    await keep(id, 0, { ...ofDays(1), rows: [{ ...weekRow(), ...row, skillId: 'open.em' }] }).expect(200);
+    const { blocks, leftOut }: LessonPlan = (
+      await teacher.post(`/api/students/${id}/proposal`).send({ minutes: 30, locked: [] }).expect(200)
+    ).body;
+    return [...blocks, ...leftOut].some(
+      ({ skillId, because }) => skillId === 'open.em' && because.code.endsWith('.promised'),
+    );
+  };
+  expect(await promised({ id: 'given:x', kind: 'repair' })).toBe(true);
+  expect(await promised({ id: 'new:open.em', kind: 'new' })).toBe(true);
+  expect(await promised({ id: 'repair:open.em', kind: 'repair' })).toBe(false);
+});
