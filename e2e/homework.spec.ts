@@ -48,6 +48,16 @@ test('a week is proposed, changed by keys, taken back, given, there after a relo
   await page.reload();
   await expect(page.getByText('given home', { exact: true })).toBeVisible();
   await expect(page.locator('.the-week tbody tr')).toHaveCount(rows - 1);
+  // Two presses are one letter; it can be taken back, and so can the week.
+  await page.getByRole('button', { name: 'To the outbox' }).dblclick();
+  await expect(page.locator('.notice')).toContainText(
+    'In the outbox: Homework of Corro Bellfenny, 10 to 15 June',
+  );
+  await page.locator('.notice').getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.locator('.notice')).toContainText('Taken back');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('proposed', { exact: true })).toBeVisible();
+  await expect(page.locator('.the-week tbody tr')).toHaveCount(rows - 1);
 });
 
 test('other practice days make another week; the room of a student follows what was given', async ({

@@ -17,6 +17,7 @@ import { say, sayError, timeText, whenText } from '../../words';
 import { useQueryClient } from '@tanstack/vue-query';
 import PracticeDays from './PracticeDays.vue';
 import { useHomework } from './use-homework';
+import { useWeekLetter } from './use-week-letter';
 import WeekPaper from './WeekPaper.vue';
 import WeekTable from './WeekTable.vue';
 import { spanText, weekChecks, whenPlayed } from './week-words';
@@ -42,6 +43,7 @@ const {
   propose,
   lengthen,
   takeOut,
+  takeBack,
   undo,
   dropDraft,
 } = useHomework(body);
@@ -70,6 +72,8 @@ async function practiceKept() {
   await readAnew(client, 'homework', 'student');
   if (standing.value === 'proposed') await propose();
 }
+const letters = useWeekLetter();
+const toOutbox = () => body.value && week.value && letters.send(body.value.student, week.value);
 const more = (by: number) => lengthen(picked.value.row, picked.value.day, by);
 useKeys(
   'homework',
@@ -152,6 +156,10 @@ useKeys(
           <BButton size="sm" variant="outline-secondary" @click="takeOut(picked.row)">Take out</BButton>
           <BButton size="sm" variant="outline-secondary" :aria-disabled="!canUndo" @click="canUndo && undo()"
             >Undo</BButton
+          >
+          <BButton size="sm" variant="outline-secondary" @click="toOutbox">To the outbox</BButton>
+          <BButton v-if="standing === 'given'" size="sm" variant="outline-secondary" @click="takeBack"
+            >Take it back</BButton
           >
           <BButton size="sm" variant="outline-secondary" :aria-disabled="busy" @click="!busy && propose()"
             >Propose anew</BButton

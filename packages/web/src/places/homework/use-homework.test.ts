@@ -145,3 +145,16 @@ test('a proposal that comes late is not laid over what was given or changed mean
   await again;
   expect([minutesOf(on.week.value), on.standing.value]).toEqual([6, 'changed']);
 });
+
+test('what was given can be taken back: it is at home no more and stays on the table', async () => {
+  const { on } = await table(body(week(9), 3));
+  await on.takeBack();
+  expect(sentTo(routes.keepWeek.path)).toEqual([{ version: 3, week: null }]);
+  expect([minutesOf(on.week.value), on.standing.value]).toEqual([9, 'proposed']);
+  await on.keeping.keep();
+  expect(sentTo(routes.keepWeek.path).at(-1)).toMatchObject({ version: 8 });
+  house.answer = away;
+  await on.takeBack();
+  expect(on.trouble.value).not.toBe('');
+  expect(on.standing.value).toBe('given');
+});

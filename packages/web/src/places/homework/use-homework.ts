@@ -163,6 +163,22 @@ export function useHomework(body: Readonly<Ref<HomeworkBody | undefined>>) {
       standing.value = last === body.value?.week ? 'given' : 'changed';
       if (standing.value === 'given') drafts.drop(key(studentId()));
     },
+    /** The week is not at home any more; it stays on the table, to be given again. */
+    takeBack: async () => {
+      trouble.value = '';
+      try {
+        const kept = await call(routes.keepWeek, {
+          params: { studentId: studentId() },
+          body: { version, week: null },
+        });
+        version = kept.version;
+        keeping.began(kept.version);
+        standing.value = 'proposed';
+        await readAnew(client, 'homework', 'practice', 'board');
+      } catch (problem) {
+        trouble.value = sayError(problem);
+      }
+    },
     /** Gives up the changes that are not given home. */
     dropDraft: async () => {
       if (body.value) await layStored(body.value);

@@ -1,7 +1,7 @@
 /** A week in words: days, tempi and what each day is held to, as a student reads them. */
 import { changeLoop, ringCheck } from '@finch/core/drills';
 import type { HomeWeek, WeekRow } from '@finch/core/planning';
-import { spanText, weekChecks, weekdayText, whenPlayed, wholeDay } from './week-words';
+import { spanText, weekChecks, weekLetter, weekdayText, whenPlayed, wholeDay } from './week-words';
 
 const C = { chord: 'C', frets: [null, 3, 2, 0, 1, 0] };
 const G = { chord: 'G', frets: [3, 2, 0, 0, 0, 3] };
@@ -79,4 +79,17 @@ test('a day over its minutes, a day off that is played, a barre and a load too m
     'no: Wednesday 10 June: barres pressed 6.5 of 2.4 minutes. Friday 12 June: barres pressed 1 of 0 minutes.',
   );
   expect(found[2]).toMatch(/^no: Wednesday 10 June: the hand’s load reaches \d\.?\d* of 1\./);
+});
+
+test('as a letter it has a paragraph a day that is played, and what to do where a hand hurts', () => {
+  const letter = weekLetter(week(row([3, 0, 0, 0, 5, 0]), row([2, 0, 0, 0, 0, 0])), 'Ode Pettibrand', [
+    'Ines Quill',
+  ]);
+  expect(letter.to).toEqual(['Ines Quill']);
+  expect(letter.subject).toBe('Homework of Ode Pettibrand, 10 to 15 June');
+  expect(letter.paragraphs.slice(0, -1)).toEqual([
+    'Wednesday 10 June, 5 minutes: C to G 3, C to G 2.',
+    'Sunday 14 June, 5 minutes: C to G 5.',
+  ]);
+  expect(letter.paragraphs.at(-1)).toMatch(/stops for the day/);
 });

@@ -8,7 +8,8 @@ import {
   type HomeWeek,
   type WeekRow,
 } from '@finch/core/planning';
-import { plural } from '../../words';
+import { plural, say } from '../../words';
+import type { LetterText } from '../../words/report-words';
 
 const at = (day: string) => new Date(`${day}T12:00:00Z`);
 const said = (day: string, options: Intl.DateTimeFormatOptions) =>
@@ -47,6 +48,24 @@ export function whenPlayed({ minutes, aimBpm, recipe }: WeekRow, days: HomeWeek[
         ? `, ${aimBpm} bpm`
         : `, ${from} → ${aimBpm} bpm`;
   return `${when}${tempo}`;
+}
+
+/** The week as a letter, a day to a paragraph. @param to names of those at home */
+export function weekLetter(week: HomeWeek, name: string, to: readonly string[]): LetterText {
+  const days = week.days.flatMap(({ day }, at) => {
+    const there = week.rows.filter(({ minutes }) => minutes[at] > 0);
+    if (there.length === 0) return [];
+    const listed = there.map((row) => `${say(row.title)} ${row.minutes[at]}`).join(', ');
+    return [`${wholeDay(day)}, ${plural(dayMinutes(week, at), 'minute')}: ${listed}.`];
+  });
+  return {
+    to: [...to],
+    subject: `Homework of ${name}, ${spanText(week.days)}`,
+    paragraphs: [
+      ...days,
+      'Where a hand hurts, or tingles, it stops for the day and the teacher hears of it. This is no medical advice; a doctor or a hand therapist gives that.',
+    ],
+  };
 }
 
 export interface WeekCheck {
