@@ -31,6 +31,7 @@ export {
   type WeekRow,
 } from './home-week';
 export { planWeek } from './plan-week';
+export { weekBreachesOf, WEEK_RULES, type WeekRule } from './careful-week';
 export { cellLengthened, rowTakenOut } from './week-edits';
 export { WEEK, type GivenHome, type WeekConstraints } from './week-offers';
 export { promisesOf } from './promises';

@@ -4,7 +4,8 @@ import { makeLimits, NOTHING_ON_RECORD, taughtHand } from '../hands';
 import { must, seededRandom } from '../kernel';
 import type { SkillState, StudentState } from '../mastery';
 import { firstSyllabus, isUse } from '../syllabus';
-import { dayBarreMinutes, dayBlocks, dayMinutes, type HomeWeek, type WeekDay } from './home-week';
+import { weekBreachesOf } from './careful-week';
+import { dayBlocks, dayMinutes, type HomeWeek, type WeekDay } from './home-week';
 import { peakLoad } from './load';
 import { nothingPlayed } from './nothing-played';
 import { planWeek } from './plan-week';
@@ -87,40 +88,8 @@ const given = (
   since: NOW - DAY,
 });
 
-/** What of a week is against a rule, read from the week alone. */
-function breaches(of: HomeWeek, limits = taught.limits): string[] {
-  const found: string[] = [];
-  const on = of.days.flatMap(({ minutes }, at) => (minutes > 0 ? [at] : []));
-  for (const [at, { minutes }] of of.days.entries()) {
-    const there = of.rows.filter((row) => row.minutes[at] > 0);
-    if (dayMinutes(of, at) > minutes) found.push(`day ${at}: over its minutes`);
-    if (minutes === 0 && there.length) found.push(`day ${at}: off`);
-    if (dayBarreMinutes(of, at) > (limits.barreMinutes * minutes) / 30 + 1e-9) found.push(`day ${at}: barre`);
-    if (peakLoad(dayBlocks(of, at)).load > limits.load) found.push(`day ${at}: load`);
-    const reviews = there
-      .filter(({ kind }) => kind === 'review')
-      .reduce((sum, row) => sum + row.minutes[at], 0);
-    if (reviews > minutes / 2) found.push(`day ${at}: reviews`);
-    for (const family of new Set(there.map(({ recipe }) => recipe.family)))
-      if (there.filter(({ recipe }) => recipe.family === family).length > 2)
-        found.push(`day ${at}: ${family}`);
-    if (there.length && there[0].kind !== 'warm up') found.push(`day ${at}: cold`);
-  }
-  for (const row of of.rows) {
-    const times = row.minutes.filter((lasts) => lasts > 0).length;
-    if (row.minutes.length !== of.days.length) found.push(`${row.id}: days`);
-    if (times === 0) found.push(`${row.id}: nowhere`);
-    if (row.kind === 'review' && times > 1) found.push(`${row.id}: reviewed twice`);
-    if (row.kind === 'repair' && !row.id.startsWith('given:') && on.length >= 3) {
-      if (times < 2) found.push(`${row.id}: mended once`);
-      if (on.slice(1).some((at, i) => row.minutes[at] > 0 && row.minutes[on[i]] > 0))
-        found.push(`${row.id}: twice running`);
-    }
-    if ((row.kind === 'new' || row.id.startsWith('given:')) && times !== on.length)
-      found.push(`${row.id}: not daily`);
-  }
-  return found;
-}
+const breaches = (of: HomeWeek, limits = taught.limits): string[] =>
+  weekBreachesOf(of, limits).map(({ rule, found }) => `${rule}: ${found}`);
 
 test('a week of a beginner in the middle: every rule kept, every practice day full, music on each', async () => {
   const made = await week(state(LIFE));
@@ -233,7 +202,7 @@ test('a day that would load the hand past its limit gives up its heaviest', asyn
   );
   const days = daysOf(40, 40, 40);
   const made = await week(state({ ...LIFE, ...heavy }), { days, taught: low });
-  expect(breaches(made, low.limits).filter((one) => one.includes('load'))).toEqual([]);
+  expect(breaches(made, low.limits).filter((one) => one.startsWith('load'))).toEqual([]);
   const easy = await week(state({ ...LIFE, ...heavy }), { days });
   expect(Math.max(...days.map((_, at) => peakLoad(dayBlocks(easy, at)).load))).toBeGreaterThan(1);
 });
