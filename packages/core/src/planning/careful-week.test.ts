@@ -69,4 +69,8 @@ test('a day off is left alone, a hand is not loaded past its limit, three of a f
 
 test('what is heard alone needs no warm hand', () => {
   expect(broken(row('heard', 'apply', [9, 0, 0, 0], { effort: 0 }))).toEqual([]);
+  const heard = ['a', 'b', 'c'].map((id) =>
+    row(id, 'repair', [3, 3, 0, 3], { effort: 0, recipe: warm.recipe }),
+  );
+  expect(broken(...heard)).toEqual([]);
 });
