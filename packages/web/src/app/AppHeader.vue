@@ -332,6 +332,12 @@ function fold(event: KeyboardEvent) {
   }
 }
 @media (max-width: 779px) {
+  .app-header {
+    column-gap: var(--space-2);
+  }
+  .right {
+    gap: var(--space-1);
+  }
   .brand .name,
   .who {
     display: none;
